@@ -1,0 +1,68 @@
+/**
+ * Which way imports point: core ← catalogue ← contract ← server and web; the features of one app
+ * meet only through each other's index.ts.
+ */
+const only = (name, from, allowed) => ({
+  name,
+  severity: "error",
+  from: { path: from },
+  to: { path: "^(packages|apps|e2e)/", pathNot: allowed },
+});
+
+module.exports = {
+  forbidden: [
+    only("core-imports-nothing", "^packages/core/", "^packages/core/"),
+    only("catalogue-imports-core", "^packages/catalogue/", "^packages/(core|catalogue)/"),
+    only("cohort-imports-core", "^packages/cohort/src/(?!.*\\.spec\\.ts$)", "^packages/(core|cohort)/"),
+    only("contract-imports-catalogue", "^packages/contract/", "^packages/(core|catalogue|contract)/"),
+    only("server-imports-packages", "^apps/server/", "^(packages|apps/server)/"),
+    only("web-imports-packages", "^apps/web/", "^(packages|apps/web)/"),
+    {
+      name: "features-meet-through-their-index",
+      comment: "Import another feature's index.ts or its entities, not its insides.",
+      severity: "error",
+      // The schema is made of every feature's entities, and stands below them all.
+      from: { path: "^apps/(server|web)/src/([^/]+)/", pathNot: "\\.spec\\.ts$|/testing/|/src/database/" },
+      to: {
+        path: "^apps/$1/src/[^/]+/",
+        pathNot: [
+          "^apps/$1/src/$2/",
+          "/index\\.ts$",
+          // What every feature stands on, and belongs to none.
+          "^apps/server/src/(database|problems|config|access)/",
+          // A feature's entities are its part of the schema, which others may refer to.
+          "\\.entity\\.ts$",
+          "^apps/web/src/app/",
+        ],
+      },
+    },
+    {
+      name: "no-cycles",
+      severity: "error",
+      from: { pathNot: "node_modules" },
+      to: { circular: true },
+    },
+    {
+      name: "no-phantom-dependencies",
+      severity: "error",
+      from: { path: "^(packages|apps)/", pathNot: "\\.spec\\.ts$|/testing/|vite\\.config" },
+      to: { dependencyTypes: ["npm-no-pkg", "npm-unknown", "npm-dev"] },
+    },
+    {
+      name: "core-is-pure",
+      severity: "error",
+      from: { path: "^packages/core/src/", pathNot: "\\.spec\\.ts$" },
+      to: { dependencyTypes: ["core", "npm"] },
+    },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    exclude: { path: "(^|/)dist/" },
+    tsConfig: { fileName: "tsconfig.tests.json" },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      conditionNames: ["source", "import", "node", "default"],
+      exportsFields: ["exports"],
+    },
+  },
+};

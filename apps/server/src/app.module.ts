@@ -1,0 +1,41 @@
+import { type DynamicModule, Module } from "@nestjs/common";
+import { APP_FILTER, APP_PIPE } from "@nestjs/core";
+import { AuditModule } from "./audit/index.js";
+import { AuthModule } from "./auth/index.js";
+import { DecisionsModule } from "./decisions/index.js";
+import { DatabaseModule } from "./database/database.module.js";
+import { GroupsModule } from "./groups/index.js";
+import { HealthModule } from "./health/health.module.js";
+import { MailModule } from "./mail/index.js";
+import { PeopleModule } from "./people/index.js";
+import { ContractPipe } from "./problems/contract.pipe.js";
+import { ProblemFilter } from "./problems/problem.filter.js";
+import { SetsModule } from "./sets/index.js";
+import { StudentsModule } from "./students/index.js";
+import { StudiosModule } from "./studios/index.js";
+
+@Module({})
+export class AppModule {
+  static at(databaseUrl: string): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        DatabaseModule.at(databaseUrl),
+        HealthModule,
+        AuthModule,
+        PeopleModule,
+        MailModule,
+        AuditModule,
+        StudiosModule,
+        GroupsModule,
+        StudentsModule,
+        DecisionsModule,
+        SetsModule,
+      ],
+      providers: [
+        { provide: APP_PIPE, useClass: ContractPipe },
+        { provide: APP_FILTER, useClass: ProblemFilter },
+      ],
+    };
+  }
+}

@@ -1,0 +1,114 @@
+import type { DynamicModule } from "@nestjs/common";
+import { NestFactory } from "@nestjs/core";
+import type { NestExpressApplication } from "@nestjs/platform-express";
+import compression from "compression";
+import express, { type NextFunction, type Request, type Response } from "express";
+import helmet from "helmet";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Logger } from "pino";
+import { pinoHttp } from "pino-http";
+import { v7 as uuid } from "uuid";
+import { sameSiteOnly } from "./auth/same-site.js";
+import type { Sessions } from "./auth/session.js";
+import type { Config } from "./config/config.js";
+import { NestLogger } from "./logger.js";
+import { openapiOf } from "./openapi.js";
+
+const BODY_LIMIT = "4mb";
+
+/** Security headers: nothing is loaded from another host, and no script runs that is not a file of ours. */
+function securityHeaders(secure: boolean) {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: true,
+      directives: {
+        "script-src": ["'self'"],
+        "style-src": ["'self'", "'unsafe-inline'"],
+        "font-src": ["'self'"],
+        "img-src": ["'self'", "data:"],
+        "worker-src": ["'self'", "blob:"],
+        "upgrade-insecure-requests": null,
+      },
+    },
+    strictTransportSecurity: secure,
+    // A page opened over plain http on a loopback or hall address gets no isolation anyway.
+    crossOriginOpenerPolicy: secure,
+    originAgentCluster: secure,
+  });
+}
+
+/** Serves the built web application; every address that is no file and not the API's is the page itself. */
+function serveWeb(app: NestExpressApplication, webDir: string): void {
+  app.use(
+    "/assets",
+    express.static(join(webDir, "assets"), { immutable: true, maxAge: "365d", fallthrough: false }),
+  );
+  app.use(express.static(webDir, { index: false, cacheControl: true, maxAge: 0 }));
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.method !== "GET" || request.path.startsWith("/api/")) {
+      next();
+      return;
+    }
+    response.set("Cache-Control", "no-cache").sendFile(join(webDir, "index.html"));
+  });
+}
+
+export interface AppParts {
+  readonly module: DynamicModule;
+  readonly logger: Logger;
+  readonly sessions: Sessions;
+  readonly tls?: Config["tls"];
+  /** The folder of the built web application; none for the API alone. */
+  readonly webDir?: string;
+}
+
+/** The whole server, ready to listen. */
+export async function createApp(parts: AppParts): Promise<NestExpressApplication> {
+  const { module, logger, sessions, tls = null, webDir } = parts;
+  const app = await NestFactory.create<NestExpressApplication>(module, {
+    logger: new NestLogger(logger),
+    abortOnError: false,
+    bodyParser: false,
+    ...(tls === null
+      ? {}
+      : { httpsOptions: { cert: readFileSync(tls.certFile), key: readFileSync(tls.keyFile) } }),
+  });
+  app.use(
+    pinoHttp({
+      logger,
+      genReqId: () => uuid(),
+      customLogLevel: (_request, response, error) =>
+        response.statusCode === 503
+          ? "warn"
+          : error !== undefined || response.statusCode >= 500
+            ? "error"
+            : "info",
+      serializers: {
+        // Addresses carry ids only; headers, bodies and the caller's address stay out of the log.
+        req: ({ id, method, url }: { id: string; method: string; url: string }) => ({ id, method, url }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
+    }),
+  );
+  app.use(securityHeaders(tls !== null));
+  app.use(compression());
+  app.useBodyParser("json", { limit: BODY_LIMIT });
+  app.use("/api", (_request: Request, response: Response, next: NextFunction) => {
+    response.set("Cache-Control", "no-store");
+    next();
+  });
+  app.use("/api", sameSiteOnly, (request: Request, response: Response, next: NextFunction) => {
+    // Whether the database answers must be told also while it does not.
+    if (request.path === "/health") next();
+    else void sessions.handler(request, response, next);
+  });
+  app.setGlobalPrefix("api");
+  if (webDir !== undefined) serveWeb(app, webDir);
+  const document = openapiOf(app);
+  app.use("/api/openapi.json", (_request: Request, response: Response) => {
+    response.json(document);
+  });
+  app.enableShutdownHooks();
+  return app;
+}

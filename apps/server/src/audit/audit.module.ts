@@ -1,0 +1,6 @@
+import { Module } from "@nestjs/common";
+import { AuditController } from "./audit.controller.js";
+import { AuditService } from "./audit.service.js";
+
+@Module({ controllers: [AuditController], providers: [AuditService], exports: [AuditService] })
+export class AuditModule {}

@@ -1,0 +1,2 @@
+export { AuditModule } from "./audit.module.js";
+export { AuditService } from "./audit.service.js";

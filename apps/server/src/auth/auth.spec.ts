@@ -1,0 +1,179 @@
+import { auditReply, mailReply, membersReply, sessionReply } from "@mirrup/contract/schemas";
+import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
+import { PASSWORD, startTestApp, type TestApp } from "../testing/test-app.js";
+
+let server: TestApp;
+
+beforeAll(async () => {
+  server = await startTestApp();
+});
+afterAll(() => server.close());
+
+const letters = async () => {
+  const { body } = await server.get("/api/mail");
+  expect(mailReply.validate(body).error).toBeUndefined();
+  return (body as { items: { to: string; text: string }[] }).items;
+};
+const tokenFor = async (address: string) => {
+  const letter = (await letters()).find(({ to }) => to === address);
+  return /#(\S+)/.exec(letter?.text ?? "")?.[1] ?? "";
+};
+
+describe("signing in", () => {
+  it("begins a session behind a cookie that scripts cannot read", async () => {
+    const client = server.stranger();
+    const { body, headers } = await client.signIn("Owner@hall.example", PASSWORD);
+    expect(sessionReply.validate(body).error).toBeUndefined();
+    expect(body).toMatchObject({ person: { email: "owner@hall.example" }, memberships: [{ role: "owner" }] });
+    const [cookie] = headers.getSetCookie();
+    expect(cookie).toMatch(/HttpOnly/);
+    expect(cookie).toMatch(/SameSite=Lax/);
+    expect((await client.get("/api/students")).status).toBe(200);
+  });
+
+  it("says the same for a wrong password and for a stranger, and leaks nothing", async () => {
+    const wrong = await server.stranger().signIn("owner@hall.example", "not this one");
+    const nobody = await server.stranger().signIn("nobody@hall.example", "not this one");
+    const said = (body: unknown) => ({ ...(body as object), requestId: "" });
+    expect(said(wrong.body)).toEqual(said(nobody.body));
+    expect(wrong.body).toMatchObject({ status: 401, type: "wrong-password" });
+    expect(JSON.stringify(wrong.body)).not.toMatch(/stack|argon|no such/i);
+  });
+
+  it("waits after too many failures, whatever the account", async () => {
+    const client = server.stranger();
+    for (let time = 0; time < 6; time += 1) await client.signIn("throttled@hall.example", "wrong");
+    const answer = await client.signIn("throttled@hall.example", "wrong");
+    expect(answer).toMatchObject({ status: 429, body: { type: "too-many-tries" } });
+    expect(Number(answer.headers.get("retry-after"))).toBeGreaterThan(0);
+    expect((await client.signIn("owner@hall.example", PASSWORD)).status).toBe(200);
+  });
+
+  it("takes no cookie that is forged, changed, signed out, or of someone who is gone", async () => {
+    const real = await server.addPerson(server.studioId, "coach", "leaving@hall.example");
+    const cookie = real.sessionCookie();
+    for (const forged of ["mirrup=s%3Anobody.forged", `${cookie}x`, cookie.replace("s%3A", "s%3Ax")]) {
+      expect((await server.stranger().withCookie(forged).get("/api/students")).status).toBe(401);
+    }
+    await server.sql("DELETE FROM person WHERE email = 'leaving@hall.example'");
+    expect((await real.get("/api/students")).status).toBe(404);
+    expect((await real.get("/api/auth/session")).body).toMatchObject({ person: null, memberships: [] });
+    const other = await server.addPerson(server.studioId, "coach");
+    await other.post("/api/auth/sign-out");
+    expect((await server.stranger().withCookie(other.sessionCookie()).get("/api/students")).status).toBe(401);
+  });
+
+  it("can be ended everywhere, and is elsewhere by a new password", async () => {
+    const here = await server.addPerson(server.studioId, "coach", "everywhere@hall.example");
+    const there = server.stranger();
+    await there.signIn("everywhere@hall.example", PASSWORD);
+    const change = (current: string) =>
+      here.post("/api/auth/password", { current, next: "another long password" });
+    expect((await change("wrong")).status).toBe(401);
+    expect((await here.post("/api/auth/password", { current: PASSWORD, next: "short" })).status).toBe(400);
+    expect((await change(PASSWORD)).status).toBe(200);
+    expect((await here.get("/api/students")).status).toBe(200);
+    expect((await there.get("/api/students")).status).toBe(401);
+    await there.signIn("everywhere@hall.example", "another long password");
+    expect((await here.post("/api/auth/sign-out-everywhere")).status).toBe(200);
+    expect((await there.get("/api/students")).status).toBe(401);
+  });
+});
+
+describe("one-time links", () => {
+  it("bring someone in once, as what they were invited as", async () => {
+    await server.post("/api/people/invitations", { email: "New@hall.example", role: "coach" });
+    const token = await tokenFor("new@hall.example");
+    const join = { token, name: "Newly Come", password: "quite long enough" };
+    const client = server.stranger();
+    expect((await client.post("/api/auth/joinings", { ...join, password: "short" })).status).toBe(400);
+    const { body } = await client.post("/api/auth/joinings", join);
+    expect(body).toMatchObject({ person: { name: "Newly Come" }, memberships: [{ role: "coach" }] });
+    expect((await client.get("/api/students")).status).toBe(200);
+    expect(await client.post("/api/auth/joinings", join)).toMatchObject({
+      status: 410,
+      body: { type: "bad-link" },
+    });
+    const people = await server.get("/api/people");
+    expect(membersReply.validate(people.body).error).toBeUndefined();
+    const audit = await server.get("/api/audit");
+    expect(auditReply.validate(audit.body).error).toBeUndefined();
+    expect(audit.body).toMatchObject({
+      items: [{ action: "joined", by: "Newly Come" }, { action: "invited" }],
+    });
+  });
+
+  it("give a new password, end the old sessions, and expire", async () => {
+    const person = await server.addPerson(server.studioId, "coach", "forgot@hall.example");
+    const ask = (email: string) => server.stranger().post("/api/auth/reset-requests", { email });
+    expect((await ask("nobody@hall.example")).body).toEqual((await ask("forgot@hall.example")).body);
+    const token = await tokenFor("forgot@hall.example");
+    const stored = await server.database.query<object[]>(
+      "SELECT * FROM one_time_link WHERE token_hash = $1",
+      [token],
+    );
+    expect(stored).toEqual([]);
+    const use = () => server.stranger().post("/api/auth/resets", { token, password: "a brand new password" });
+    expect((await use()).status).toBe(200);
+    expect((await use()).status).toBe(410);
+    expect((await person.get("/api/students")).status).toBe(401);
+    expect((await server.stranger().signIn("forgot@hall.example", "a brand new password")).status).toBe(200);
+
+    await ask("forgot@hall.example");
+    await server.sql(
+      "UPDATE one_time_link SET expires_at = now() - interval '1 second' WHERE used_at IS NULL",
+    );
+    const late = await tokenFor("forgot@hall.example");
+    expect(
+      (await server.stranger().post("/api/auth/resets", { token: late, password: "a brand new password" }))
+        .status,
+    ).toBe(410);
+  });
+});
+
+describe("people", () => {
+  it("can be given another part and taken out, but an owner stays", async () => {
+    const coach = await server.addPerson(server.studioId, "coach", "part@hall.example");
+    const { body } = await server.get("/api/people");
+    const { items } = body as { items: { id: string; email: string }[] };
+    const idOf = (email: string) => items.find((one) => one.email === email)?.id ?? "";
+    const part = idOf("part@hall.example");
+    expect((await server.owner.ask("PATCH", `/api/people/${part}`, { role: "viewer" })).status).toBe(200);
+    expect((await coach.post("/api/sets", { sets: [] })).status).toBe(403);
+    expect((await server.owner.ask("DELETE", `/api/people/${part}`)).status).toBe(200);
+    expect((await coach.get("/api/students")).status).toBe(404);
+    const own = idOf("owner@hall.example");
+    expect(await server.owner.ask("DELETE", `/api/people/${own}`)).toMatchObject({
+      status: 409,
+      body: { type: "last-owner" },
+    });
+    expect((await server.owner.ask("PATCH", `/api/people/${own}`, { role: "coach" })).status).toBe(409);
+    expect((await server.owner.ask("DELETE", `/api/people/${part}`)).status).toBe(404);
+  });
+});
+
+describe("setting up", () => {
+  it("makes the first studio and its owner, once", async () => {
+    const bare = await startTestApp({ bare: true });
+    const request = {
+      studioName: "First Hall",
+      timeZone: "Europe/Paris",
+      school: "steady-hold",
+      name: "Founder",
+      email: "founder@hall.example",
+      password: "long enough for this",
+    };
+    const client = bare.stranger(null);
+    expect((await client.get("/api/auth/session")).body).toMatchObject({ isSetUp: false, hasDemo: false });
+    expect((await client.post("/api/auth/demo")).status).toBe(404);
+    expect((await client.post("/api/auth/set-up", { ...request, timeZone: "Moon/Base" })).status).toBe(400);
+    const both = await Promise.all([
+      client.post("/api/auth/set-up", request),
+      client.post("/api/auth/set-up", request),
+    ]);
+    expect(both.map((answer) => answer.status).sort()).toEqual([200, 404]);
+    const { body } = both.find((answer) => answer.status === 200) ?? { body: {} };
+    expect(body).toMatchObject({ isSetUp: true, memberships: [{ studioName: "First Hall", role: "owner" }] });
+    await bare.close();
+  });
+});

@@ -1,0 +1,2 @@
+export { AuthModule } from "./auth.module.js";
+export { Passwords } from "./passwords.js";

@@ -1,0 +1,240 @@
+import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
+import pg from "pg";
+import { v7 as uuid } from "uuid";
+import type { Client } from "../testing/client.js";
+import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+
+type Who = "public" | "signed-in" | "viewer" | "coach" | "owner";
+
+let server: TestApp;
+let student: string;
+let person: string;
+let viewer: Client;
+let coach: Client;
+/** Owner of another studio, asking for this one. */
+let neighbour: Client;
+
+beforeAll(async () => {
+  server = await startTestApp();
+  student = await server.addStudent("Wren Alder");
+  viewer = await server.addPerson(server.studioId, "viewer");
+  coach = await server.addPerson(server.studioId, "coach");
+  person = ((await coach.get("/api/auth/session")).body as { person: { id: string } }).person.id;
+  const elsewhere = await server.addStudio("Other Hall");
+  neighbour = (await server.addPerson(elsewhere, "owner")).inStudio(server.studioId);
+});
+afterAll(() => server.close());
+
+/** Every route, the least that it asks for, and a body that it takes. A route that is not here fails the test. */
+const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
+  "GET /api/health": ["public"],
+  "GET /api/auth/session": ["public"],
+  "POST /api/auth/sign-in": ["public"],
+  "POST /api/auth/demo": ["public"],
+  "POST /api/auth/set-up": ["public"],
+  "POST /api/auth/reset-requests": ["public"],
+  "POST /api/auth/resets": ["public"],
+  "POST /api/auth/joinings": ["public"],
+  "POST /api/auth/sign-out": ["signed-in"],
+  "POST /api/auth/sign-out-everywhere": ["signed-in"],
+  "POST /api/auth/password": ["signed-in"],
+  "GET /api/studio": ["viewer"],
+  "PATCH /api/studio": ["owner", () => ({ version: 1 })],
+  "POST /api/studio/preview": ["coach", () => ({ school: "steady-hold", students: [student] })],
+  "GET /api/groups": ["viewer"],
+  "POST /api/groups": ["coach", () => ({ name: "Monday" })],
+  "PATCH /api/groups/{id}": ["coach", () => ({ version: 1 })],
+  "GET /api/grid": ["viewer"],
+  "POST /api/students": ["coach", () => ({ name: "New Student" })],
+  "POST /api/students/import": ["coach", () => ({ students: [{ name: "New Student" }] })],
+  "GET /api/students/details": ["viewer"],
+  "GET /api/students/{id}/detail": ["viewer"],
+  "PATCH /api/students/{id}": ["coach", () => ({ version: 1 })],
+  "GET /api/students/{id}/path": ["viewer"],
+  "GET /api/students/{id}/schools": ["viewer"],
+  "GET /api/students/{id}/decisions": ["viewer"],
+  "GET /api/students/{id}/sets": ["viewer"],
+  "PUT /api/students/{id}/stop": ["coach"],
+  "DELETE /api/students/{id}/stop": ["coach"],
+  "POST /api/decisions": ["coach", () => ({ decisions: [decisionOf(student)] })],
+  "GET /api/students": ["viewer"],
+  "GET /api/students/{id}": ["viewer"],
+  "GET /api/students/{id}/standings": ["viewer"],
+  "GET /api/students/{id}/next": ["viewer"],
+  "POST /api/sets": ["coach", () => ({ sets: [setOf(student)] })],
+  "GET /api/students/{id}/export": ["owner"],
+  "DELETE /api/students/{id}": ["owner"],
+  "GET /api/people": ["owner"],
+  "POST /api/people/invitations": ["owner", () => ({ email: "new@hall.example", role: "coach" })],
+  "PATCH /api/people/{id}": ["owner", () => ({ role: "viewer" })],
+  "DELETE /api/people/{id}": ["owner"],
+  "GET /api/mail": ["owner"],
+  "GET /api/audit": ["owner"],
+};
+
+function ask(client: Client, route: string): Promise<{ status: number; body: unknown }> {
+  const [method = "", path = ""] = route.split(" ");
+  const id = path.includes("/people/") ? person : student;
+  const body = ROUTES[route]?.[1]?.();
+  const query = path.endsWith("/sets") && method === "GET" ? "?subject=cross&side=left" : "";
+  return client.ask(method, path.replace("{id}", id) + query, method === "GET" ? undefined : (body ?? {}));
+}
+
+const of = (...kinds: readonly Who[]) =>
+  Object.entries(ROUTES)
+    .filter(([, [who]]) => kinds.includes(who))
+    .map(([route]) => route);
+
+describe("every route of the API's description", () => {
+  it("is in the table", async () => {
+    const { body } = await server.get("/api/openapi.json");
+    const { paths } = body as { paths: Record<string, Record<string, object>> };
+    const described = Object.entries(paths).flatMap(([path, methods]) =>
+      Object.keys(methods).map((method) => `${method.toUpperCase()} ${path}`),
+    );
+    expect(described.sort()).toEqual(Object.keys(ROUTES).sort());
+  });
+
+  it.each(of("signed-in", "viewer", "coach", "owner"))("%s: 401 for whoever is signed out", async (route) => {
+    expect(await ask(server.stranger(), route)).toMatchObject({
+      status: 401,
+      body: { type: "not-signed-in" },
+    });
+  });
+
+  it.each(of("viewer", "coach", "owner"))("%s: 404 for a member of another studio", async (route) => {
+    expect(await ask(neighbour, route)).toMatchObject({ status: 404, body: { type: "unknown-studio" } });
+  });
+
+  it.each(of("coach", "owner"))("%s: 403 for a viewer", async (route) => {
+    expect(await ask(viewer, route)).toMatchObject({ status: 403, body: { type: "not-allowed" } });
+  });
+
+  it.each(of("owner"))("%s: 403 for a coach", async (route) => {
+    expect(await ask(coach, route)).toMatchObject({ status: 403, body: { type: "not-allowed" } });
+  });
+
+  it.each(of("viewer"))("%s: open to a viewer", async (route) => {
+    expect((await ask(viewer, route)).status).toBe(200);
+  });
+
+  it("asks which studio is meant, and takes no other text for one", async () => {
+    const nowhere = await server.addPerson(server.studioId, "owner");
+    const without = server.stranger(null).withCookie(nowhere.sessionCookie());
+    expect(await without.get("/api/students")).toMatchObject({
+      status: 400,
+      body: { type: "no-studio-named" },
+    });
+    for (const studio of ["x", uuid(), "' OR 1=1"]) {
+      expect((await nowhere.inStudio(studio).get("/api/students")).status).toBe(404);
+    }
+  });
+});
+
+describe("row-level security, should the server ever forget", () => {
+  it("shows the server's role nothing outside the studio of its transaction", async () => {
+    const other = await server.addStudio("Third Hall");
+    await server.addStudent("Someone Else", other);
+    const client = new pg.Client({ connectionString: server.appUrl });
+    await client.connect();
+    const names = async () =>
+      (await client.query<{ name: string }>("SELECT name FROM student ORDER BY name")).rows.map(
+        (row) => row.name,
+      );
+    expect(await names()).toEqual([]);
+    await client.query("BEGIN");
+    await client.query("SELECT set_config('mirrup.studio', $1, true)", [other]);
+    expect(await names()).toEqual(["Someone Else"]);
+    await expect(
+      client.query("INSERT INTO student (studio_id, id, name) VALUES ($1, $2, 'x')", [
+        server.studioId,
+        uuid(),
+      ]),
+    ).rejects.toThrow(/row-level security/);
+    await client.query("ROLLBACK");
+    expect(await names()).toEqual([]);
+    const { rows } = await client.query<{ name: string }>(
+      `SELECT c.relname AS name FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
+       WHERE n.nspname = 'public' AND c.relkind = 'r' AND NOT c.relrowsecurity ORDER BY 1`,
+    );
+    // What is known before a studio is. Each is reached by a secret, or by the person's own id.
+    expect(rows.map((row) => row.name)).toEqual(["auth_session", "migrations", "one_time_link", "person"]);
+    await client.end();
+  });
+});
+
+describe("requests of other sites", () => {
+  it("are refused where they would change something", async () => {
+    const sent = (headers: Record<string, string>) =>
+      coach.ask("POST", "/api/sets", { sets: [setOf(student)] }, headers);
+    expect(await sent({ "sec-fetch-site": "cross-site" })).toMatchObject({
+      status: 403,
+      body: { type: "other-site" },
+    });
+    expect((await sent({ origin: "https://elsewhere.example" })).status).toBe(403);
+    expect((await sent({ origin: "null" })).status).toBe(403);
+    expect((await sent({ origin: server.address, "sec-fetch-site": "same-origin" })).status).toBe(200);
+  });
+
+  it("get strict headers, and personal data is not kept on the way", async () => {
+    const { headers } = await server.get("/api/students");
+    expect(headers.get("cache-control")).toBe("no-store");
+    const policy = headers.get("content-security-policy") ?? "";
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).toContain("default-src 'self'");
+    expect(headers.get("x-content-type-options")).toBe("nosniff");
+  });
+});
+
+describe("the audit trail", () => {
+  it("tells who sent the set that cleared a side", async () => {
+    const climber = await server.addStudent("Ash Rowan");
+    await coach.post("/api/sets", { sets: [setOf(climber, { clean: 20, bestStreak: 20 })] });
+    const { items } = (await server.get("/api/audit")).body as { items: object[] };
+    expect(items[0]).toMatchObject({ action: "cleared", whom: "Ash Rowan", about: "basic-bounce:whole" });
+  });
+});
+
+describe("a student's record", () => {
+  it("is handed out whole, and deleted with nothing left in any table", async () => {
+    const gone = await server.addStudent("Juniper Vanish");
+    const sets = [
+      setOf(gone),
+      setOf(gone, { misses: [{ position: 3, fault: "toes" }], bestStreak: 8, seconds: 9.5 }),
+    ];
+    await server.post("/api/sets", { sets });
+    await server.post("/api/decisions", { decisions: [decisionOf(gone)] });
+    const { body: group } = await server.post("/api/groups", { name: "Evenings", members: [gone] });
+    expect(group).toMatchObject({ members: [gone] });
+    const { body } = await server.get(`/api/students/${gone}/export`);
+    expect(body).toMatchObject({
+      format: "mirrup-student",
+      version: 2,
+      student: { id: gone, name: "Juniper Vanish", groups: ["Evenings"] },
+      decisions: [{ subject: "cross", side: "left", by: expect.any(String) }],
+    });
+    expect((body as { sets: { id: string }[] }).sets.map((set) => set.id).sort()).toEqual(
+      sets.map((set) => set.id).sort(),
+    );
+
+    expect((await server.owner.ask("DELETE", `/api/students/${gone}`)).status).toBe(200);
+    const tables = await server.database.query<{ name: string }[]>(
+      "SELECT tablename AS name FROM pg_tables WHERE schemaname = 'public'",
+    );
+    for (const { name } of tables) {
+      const rows = await server.database.query<{ found: string }[]>(
+        `SELECT t::text AS found FROM ${name} t WHERE t::text ILIKE '%' || $1 || '%' OR t::text ILIKE '%juniper%'`,
+        [gone],
+      );
+      expect([name, rows]).toEqual([name, []]);
+    }
+    expect((await server.get(`/api/students/${gone}`)).status).toBe(410);
+    const audit = (await server.get("/api/audit")).body as {
+      items: { action: string; about: string | null }[];
+    };
+    expect(audit.items.slice(0, 2)).toMatchObject([
+      { action: "deleted", about: "a student" },
+      { action: "exported", whom: null, about: null },
+    ]);
+  });
+});

@@ -1,0 +1,1 @@
+export { BenchModule } from "./bench.module.js";

@@ -1,0 +1,26 @@
+/**
+ * Brings the database up to date, facts of an older shape too, and, unless told not to, loads the demo
+ * club into an empty one.
+ */
+import { DataSource } from "typeorm";
+import { readConfig } from "../config/config.js";
+import { databaseOptions } from "../database/data-source.js";
+import { prepareDatabase } from "../database/prepare.js";
+import { loadDemo } from "../demo/index.js";
+import { rebuildStudios, studiosToRebuild } from "../standings/index.js";
+
+const config = readConfig(process.env);
+await prepareDatabase(config);
+const database = await new DataSource(databaseOptions(config.databaseAdminUrl)).initialize();
+try {
+  const old = await studiosToRebuild(database);
+  if (old.length > 0) {
+    console.log("Making the standings anew from the log …");
+    await rebuildStudios(database, old);
+  }
+  if (!process.argv.includes("--no-demo") && (await loadDemo(database, new Date()))) {
+    console.log("Loaded the demo club.");
+  }
+} finally {
+  await database.destroy();
+}

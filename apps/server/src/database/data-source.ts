@@ -1,0 +1,51 @@
+import type { DataSourceOptions } from "typeorm";
+import { AuditEntity } from "../audit/audit.entity.js";
+import { PersonEntity } from "../auth/person.entity.js";
+import { GroupMemberEntity } from "../groups/group-member.entity.js";
+import { GroupEntity } from "../groups/group.entity.js";
+import { DecisionEntity } from "../log/decision.entity.js";
+import { SetEntity } from "../log/set.entity.js";
+import { MailEntity } from "../mail/mail.entity.js";
+import { LinkEntity } from "../links/link.entity.js";
+import { MembershipEntity } from "../people/membership.entity.js";
+import { StandingEntity } from "../standings/standing.entity.js";
+import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
+import { EarlyStopEntity } from "../students/early-stop.entity.js";
+import { StudentEntity } from "../students/student.entity.js";
+import { StudioEntity } from "../studios/studio.entity.js";
+import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
+import { People1764100000000 } from "./migrations/1764100000000-people.js";
+import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
+import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
+
+/** How to reach the database at `url`. The schema changes by migrations alone. */
+export function databaseOptions(url: string): DataSourceOptions {
+  return {
+    type: "postgres",
+    url,
+    entities: [
+      StudioEntity,
+      StudentEntity,
+      DeletedStudentEntity,
+      SetEntity,
+      DecisionEntity,
+      GroupEntity,
+      GroupMemberEntity,
+      EarlyStopEntity,
+      StandingEntity,
+      PersonEntity,
+      MembershipEntity,
+      LinkEntity,
+      MailEntity,
+      AuditEntity,
+    ],
+    migrations: [Initial1764000000000, People1764100000000, Teaching1764200000000, Stops1764300000000],
+    migrationsTransactionMode: "all",
+    synchronize: false,
+    logging: false,
+    // Two cores run the queries; more connections would only wait and hold memory.
+    poolSize: 8,
+    connectTimeoutMS: 3000,
+    applicationName: "mirrup",
+  };
+}

@@ -1,0 +1,17 @@
+import { type DynamicModule, Global, Module } from "@nestjs/common";
+import { TypeOrmModule } from "@nestjs/typeorm";
+import { databaseOptions } from "./data-source.js";
+import { Scopes } from "./scope.js";
+
+@Global()
+@Module({})
+export class DatabaseModule {
+  static at(url: string): DynamicModule {
+    return {
+      module: DatabaseModule,
+      imports: [TypeOrmModule.forRoot({ ...databaseOptions(url), retryAttempts: 1 })],
+      providers: [Scopes],
+      exports: [Scopes],
+    };
+  }
+}

@@ -1,0 +1,45 @@
+import type { Role } from "@mirrup/contract";
+import { Injectable } from "@nestjs/common";
+import { InjectDataSource } from "@nestjs/typeorm";
+import type { DataSource, EntityManager } from "typeorm";
+import { NoStudioProblem } from "../problems/problem.js";
+import { StudioEntity } from "../studios/studio.entity.js";
+
+/** Who asks, for which studio, as what: settled by the guard before any handler runs. */
+export interface Member {
+  readonly personId: string;
+  readonly studioId: string;
+  readonly role: Role;
+}
+
+/** Whose data a piece of work may touch, and the transaction that it runs in. Every service takes one first. */
+export interface Scope {
+  readonly studio: StudioEntity;
+  /** Null for the work of a command, which nobody asked for over HTTP. */
+  readonly personId: string | null;
+  readonly manager: EntityManager;
+  readonly now: Date;
+}
+
+/** Tells row-level security which studio's rows the transaction may see. */
+export async function enterStudio(manager: EntityManager, studioId: string): Promise<void> {
+  await manager.query("SELECT set_config('mirrup.studio', $1, true)", [studioId]);
+}
+
+@Injectable()
+export class Scopes {
+  constructor(@InjectDataSource() private readonly database: DataSource) {}
+
+  /** Runs `work` for the member's studio in one transaction, rolled back when it throws. */
+  run<T>(
+    member: Pick<Member, "studioId"> & { readonly personId?: string },
+    work: (scope: Scope) => Promise<T>,
+  ): Promise<T> {
+    return this.database.transaction(async (manager) => {
+      await enterStudio(manager, member.studioId);
+      const studio = await manager.findOneBy(StudioEntity, { id: member.studioId });
+      if (studio === null) throw new NoStudioProblem();
+      return work({ studio, personId: member.personId ?? null, manager, now: new Date() });
+    });
+  }
+}

@@ -1,0 +1,75 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { DecisionRequest, ProblemError } from "@mirrup/contract";
+import { sidesOf } from "@mirrup/core";
+import { isDeepStrictEqual } from "node:util";
+import { decisionRequestOf, type DecisionEntity } from "../log/index.js";
+
+export interface Refusal {
+  readonly status: number;
+  readonly error: ProblemError;
+}
+
+/** What the database knows that a batch of decisions asks about. */
+export interface DecisionKnowledge {
+  readonly students: ReadonlySet<string>;
+  readonly deleted: ReadonlySet<string>;
+  readonly stored: ReadonlyMap<string, DecisionEntity>;
+  /** Lines of the log that could be taken back, and whose they are. */
+  readonly targets: ReadonlyMap<string, { readonly studentId: string; readonly isVoided: boolean }>;
+}
+
+export function sameDecision(one: DecisionRequest, other: DecisionRequest): boolean {
+  const instantOf = (request: DecisionRequest) => ({ ...request, at: new Date(request.at).getTime() });
+  return isDeepStrictEqual(instantOf(one), instantOf(other));
+}
+
+export function isStored(request: DecisionRequest, knowledge: DecisionKnowledge): boolean {
+  const stored = knowledge.stored.get(request.id);
+  return stored !== undefined && sameDecision(request, decisionRequestOf(stored));
+}
+
+/** Everything that keeps one decision of a batch out of the log; empty when nothing does. */
+export function refusalsOf(request: DecisionRequest, item: number, knowledge: DecisionKnowledge): Refusal[] {
+  const { id, studentId, subject, side, decision, reason } = request;
+  const refuse = (status: number, field: string, code: string, message: string): Refusal => ({
+    status,
+    error: { item, id, field, code, message },
+  });
+  if (knowledge.deleted.has(studentId)) {
+    return [
+      refuse(410, "studentId", "deleted-student", "This student was deleted, and nothing of theirs is kept."),
+    ];
+  }
+  if (knowledge.stored.has(id)) {
+    const message = "The log has another decision with this id. Give this one an id of its own.";
+    return isStored(request, knowledge) ? [] : [refuse(409, "id", "other-body", message)];
+  }
+  if (!knowledge.students.has(studentId)) {
+    return [refuse(422, "studentId", "unknown-student", "There is no student with this id in the studio.")];
+  }
+  const refusals: Refusal[] = [];
+  const skill = CATALOGUE.skills.get(subject);
+  if (skill === undefined) {
+    const message = `"${subject}" is not a skill of the catalogue.`;
+    refusals.push(refuse(422, "subject", "unknown-subject", message));
+  } else if (decision.kind === "override" ? side !== "whole" : !sidesOf(skill).includes(side)) {
+    const sides = decision.kind === "override" || !skill.twoSided ? `"whole"` : `"left" or "right"`;
+    const message = `This is decided for ${sides} of the ${skill.name}, not for "${side}".`;
+    refusals.push(refuse(422, "side", "side-not-of-skill", message));
+  }
+  const asksReason = decision.kind === "clear" || decision.kind === "reopen" || decision.kind === "override";
+  if (asksReason && reason.trim() === "") {
+    const message = "Give the reason in a few words, so that it can be understood later.";
+    refusals.push(refuse(422, "reason", "no-reason", message));
+  }
+  if (decision.kind === "void") {
+    const target = knowledge.targets.get(decision.target);
+    if (target?.studentId !== studentId) {
+      const message = "What should be taken back is not in this student's log.";
+      refusals.push(refuse(422, "decision.target", "unknown-target", message));
+    } else if (target.isVoided) {
+      refusals.push(refuse(409, "decision.target", "taken-back", "This was taken back already."));
+    }
+  }
+  return refusals;
+}

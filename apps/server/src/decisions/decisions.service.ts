@@ -1,0 +1,202 @@
+import type {
+  AuditAction,
+  DecisionRequest,
+  DecisionsReply,
+  DecisionView,
+  LoggedDecision,
+} from "@mirrup/contract";
+import { sideKey, sidesOf, skillOf } from "@mirrup/core";
+import { CATALOGUE } from "@mirrup/catalogue";
+import { Injectable } from "@nestjs/common";
+import { In } from "typeorm";
+import { AuditService } from "../audit/index.js";
+import type { Scope } from "../database/scope.js";
+import { DecisionEntity, decisionsOf, SetEntity, voidedBy } from "../log/index.js";
+import { RefusedDecisionsProblem } from "../problems/problem.js";
+import { changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
+import { DeletedStudentEntity, hashOfId, StudentEntity, StudentsService } from "../students/index.js";
+import { isStored, refusalsOf, type DecisionKnowledge } from "./decision-rules.js";
+
+const ACTIONS: Readonly<Partial<Record<LoggedDecision["kind"], AuditAction>>> = {
+  clear: "cleared",
+  reopen: "reopened",
+  override: "overrode",
+  void: "took-back",
+};
+
+function lineOf(scope: Scope, request: DecisionRequest): DecisionEntity {
+  const deviceAt = new Date(request.at);
+  return {
+    studioId: scope.studio.id,
+    id: request.id,
+    studentId: request.studentId,
+    subject: request.subject,
+    side: request.side,
+    decision: request.decision,
+    reason: request.reason,
+    personId: scope.personId,
+    deviceAt,
+    receivedAt: scope.now,
+    happenedAt: deviceAt > scope.now ? scope.now : deviceAt,
+  };
+}
+
+/** Takes decisions into the log, all of a batch or none, and shows what was decided. */
+@Injectable()
+export class DecisionsService {
+  constructor(
+    private readonly students: StudentsService,
+    private readonly standings: StandingsService,
+    private readonly audit: AuditService,
+  ) {}
+
+  /** A student's decisions, newest first, each with who made it and whether it was taken back. */
+  async list(scope: Scope, studentId: string): Promise<DecisionView[]> {
+    await this.students.getOrThrow(scope, studentId);
+    return decisionsOf(scope, studentId);
+  }
+
+  /** Stores the decisions that the log does not have yet and answers what they changed. */
+  async log(scope: Scope, requests: readonly DecisionRequest[]): Promise<DecisionsReply> {
+    const students = await this.students.holdAll(scope, [...new Set(requests.map((one) => one.studentId))]);
+    const knowledge = await this.knowledgeOf(scope, requests, students);
+    const refusals = requests.flatMap((request, item) => refusalsOf(request, item, knowledge));
+    if (refusals.length > 0) {
+      const statuses = new Set(refusals.map((refusal) => refusal.status));
+      const [only = 422] = statuses;
+      throw new RefusedDecisionsProblem(
+        refusals.map((refusal) => refusal.error),
+        statuses.size === 1 ? only : 422,
+      );
+    }
+    const fresh = requests.filter((request) => !isStored(request, knowledge));
+    const lines = fresh.map((request) => lineOf(scope, request));
+    const before = await this.standings.readings(scope, students);
+    if (lines.length > 0) await scope.manager.insert(DecisionEntity, lines);
+    const touched = await this.derive(scope, students, lines);
+    const after = await this.standings.readings(
+      scope,
+      await this.students.holdAll(scope, [...before.keys()]),
+    );
+    await this.note(scope, lines);
+    return {
+      stored: lines.map((line) => line.id),
+      alreadyStored: requests.filter((request) => isStored(request, knowledge)).map((one) => one.id),
+      changes: changesBetween(touched, before, after),
+      opened: openedOf(before, after),
+    };
+  }
+
+  /** Brings gates and facts in step with new decisions; answers the sides that they are about. */
+  private async derive(
+    scope: Scope,
+    students: readonly StudentEntity[],
+    lines: readonly DecisionEntity[],
+  ): Promise<Touched> {
+    const touched = new Map<string, ReadonlySet<string>>();
+    const plain = lines.filter(({ decision }) => decision.kind !== "override" && decision.kind !== "void");
+    await this.standings.add(scope, students, { sets: [], decisions: plain });
+    for (const student of students) {
+      const own = lines.filter((line) => line.studentId === student.id);
+      const about = new Set(own.flatMap((line) => aboutOf(line)));
+      touched.set(student.id, about);
+      const anew = await this.sidesToRefold(scope, student, own);
+      if (anew.size === 0) continue;
+      const gates = await this.gatesOf(scope, student.id);
+      await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: student.id }, { gates });
+      await this.standings.refold(scope, { ...student, gates }, anew);
+    }
+    return touched;
+  }
+
+  /** Sides whose gate changed, or from whose past something was taken back. */
+  private async sidesToRefold(
+    scope: Scope,
+    student: StudentEntity,
+    lines: readonly DecisionEntity[],
+  ): Promise<ReadonlySet<string>> {
+    const sides = new Set<string>();
+    for (const line of lines) {
+      if (line.decision.kind === "override") aboutOf(line).forEach((side) => sides.add(side));
+      if (line.decision.kind !== "void") continue;
+      const key = { studioId: scope.studio.id, id: line.decision.target };
+      const set = await scope.manager.findOneBy(SetEntity, key);
+      const decision = set === null ? await scope.manager.findOneBy(DecisionEntity, key) : null;
+      if (set !== null) this.standings.sidesOf(scope, student, set).forEach((side) => sides.add(side));
+      if (decision !== null) aboutOf(decision).forEach((side) => sides.add(side));
+    }
+    return sides;
+  }
+
+  /** The gates that a student's override decisions come to: the latest of each skill that stands. */
+  private async gatesOf(scope: Scope, studentId: string): Promise<StudentEntity["gates"]> {
+    const { decisions } = await this.standings.linesOf(scope, studentId, new Set());
+    const sorted = [...decisions].sort(
+      (one, other) => one.happenedAt.getTime() - other.happenedAt.getTime() || (one.id < other.id ? -1 : 1),
+    );
+    const latest = new Map(
+      sorted.flatMap(({ subject, decision }) =>
+        decision.kind === "override" ? [[subject, decision.gate] as const] : [],
+      ),
+    );
+    return Object.fromEntries(
+      [...latest].flatMap(([subject, gate]) => (gate === null ? [] : [[subject, gate]])),
+    );
+  }
+
+  private async note(scope: Scope, lines: readonly DecisionEntity[]): Promise<void> {
+    // The demo's and a command's history was nobody's doing.
+    if (scope.personId === null) return;
+    for (const { decision, studentId, subject, side } of lines) {
+      const action = ACTIONS[decision.kind];
+      if (action !== undefined) {
+        await this.audit.note(scope, action, { studentId, about: sideKey(subject, side) });
+      }
+    }
+  }
+
+  private async knowledgeOf(
+    scope: Scope,
+    requests: readonly DecisionRequest[],
+    students: readonly StudentEntity[],
+  ): Promise<DecisionKnowledge> {
+    const studioId = scope.studio.id;
+    const ids = [...new Set(requests.map((request) => request.studentId))];
+    const hashes = new Map(ids.map((id) => [hashOfId(id), id]));
+    const deleted = await scope.manager.findBy(DeletedStudentEntity, {
+      studioId,
+      idHash: In([...hashes.keys()]),
+    });
+    const stored = await scope.manager.findBy(DecisionEntity, {
+      studioId,
+      id: In(requests.map((request) => request.id)),
+    });
+    const wanted = requests.flatMap(({ decision }) => (decision.kind === "void" ? [decision.target] : []));
+    const sets = await scope.manager.findBy(SetEntity, { studioId, id: In(wanted) });
+    const decisions = await scope.manager.findBy(DecisionEntity, { studioId, id: In(wanted) });
+    const voided = await this.voidedAmong(scope, ids);
+    return {
+      students: new Set(students.map((student) => student.id)),
+      deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
+      stored: new Map(stored.map((line) => [line.id, line])),
+      targets: new Map(
+        [...sets, ...decisions].map(({ id, studentId }) => [id, { studentId, isVoided: voided.has(id) }]),
+      ),
+    };
+  }
+
+  private async voidedAmong(scope: Scope, studentIds: readonly string[]): Promise<ReadonlySet<string>> {
+    const lines = await scope.manager.findBy(DecisionEntity, {
+      studioId: scope.studio.id,
+      studentId: In([...studentIds]),
+    });
+    return voidedBy(lines);
+  }
+}
+
+/** The sides that a decision is about: an override's gate counts for every side of its skill. */
+function aboutOf({ subject, side, decision }: DecisionEntity): readonly string[] {
+  return decision.kind === "override"
+    ? sidesOf(skillOf(CATALOGUE, subject)).map((one) => sideKey(subject, one))
+    : [sideKey(subject, side)];
+}

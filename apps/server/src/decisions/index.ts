@@ -1,0 +1,2 @@
+export { DecisionsModule } from "./decisions.module.js";
+export { DecisionsService } from "./decisions.service.js";

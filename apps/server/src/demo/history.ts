@@ -1,0 +1,114 @@
+import type { SetRequest } from "@mirrup/contract";
+import { DAY_MS, type Drill, type Miss, type Side } from "@mirrup/core";
+import { v5 as uuidOf } from "uuid";
+import type { DemoStudent } from "./club.js";
+import { between, randomFrom, type Random } from "@mirrup/cohort";
+
+const DEMO_NAMESPACE = "5f0d0c1e-6d3f-5b0a-9d56-3a8f7f5c2b11";
+
+/** The same id for the same thing every time the demo is loaded. */
+export function demoId(name: string): string {
+  return uuidOf(name, DEMO_NAMESPACE);
+}
+
+interface Milestone {
+  readonly subject: string;
+  readonly side: Side;
+  readonly best: number;
+}
+
+const SIDE_LETTERS: Readonly<Record<string, Side>> = { l: "left", r: "right" };
+
+function milestonesOf(record: string): Milestone[] {
+  const lines = record.split(";").map((line) => line.trim());
+  return lines.filter(Boolean).flatMap((line) => {
+    const [subject = "", ...bests] = line.split(" ");
+    return bests.map((best) => {
+      const side = SIDE_LETTERS[best.charAt(0)];
+      return { subject, side: side ?? "whole", best: Number(side === undefined ? best : best.slice(1)) };
+    });
+  });
+}
+
+/** A set whose longest run is `best`, with a few misses before and after it. */
+function triesAround(random: Random, best: number, misses: number): Pick<SetRequest, "clean" | "misses"> {
+  const longest = between(random, 0, misses);
+  const places: Miss[] = [];
+  let clean = 0;
+  for (let run = 0; run <= misses; run += 1) {
+    clean += run === longest ? best : between(random, 0, Math.max(0, best - 1));
+    if (run < misses) places.push({ position: clean + places.length + 1 });
+  }
+  return { clean, misses: places };
+}
+
+/** How far along its way to the best each practice of a skill was. */
+const PROGRESS = [0.35, 0.6, 0.8, 1] as const;
+
+/**
+ * The sets that brought a student to the bests of their record: each skill in its turn over a
+ * stretch of the lessons, ending at its best. The same for the same `now`.
+ */
+export function historyOf(student: DemoStudent, studentId: string, seed: number, now: Date): SetRequest[] {
+  const random = randomFrom(seed);
+  const milestones = milestonesOf(student.record);
+  const lessons = Math.max(1, student.weeks * student.lessonsAWeek);
+  const spacing = 7 / student.lessonsAWeek;
+  const startOf = (lesson: number) =>
+    now.getTime() - (student.lastSeenDays + (lessons - 1 - lesson) * spacing) * DAY_MS - 3_600_000;
+  const counted = new Map<number, number>();
+  const climbed = milestones.flatMap(({ subject, side, best }, place) => {
+    const from = (place / Math.max(1, milestones.length - 1)) * lessons * 0.85;
+    return PROGRESS.map((part, step): SetRequest => {
+      const lesson = Math.min(
+        lessons - 1,
+        Math.floor(from + (step * lessons * 0.15) / (PROGRESS.length - 1)),
+      );
+      const minute = counted.get(lesson) ?? 0;
+      counted.set(lesson, minute + 2);
+      const reached = Math.max(1, Math.round(best * part));
+      const drill: Drill =
+        best > 12 ? { kind: "streak", count: best } : { kind: "climb", top: reached, onMiss: "repeat" };
+      return {
+        id: demoId(`${studentId} ${subject} ${side} ${step}`),
+        studentId,
+        subject,
+        side,
+        drill,
+        ...triesAround(random, reached, between(random, 0, part === 1 ? 1 : 3)),
+        bestStreak: reached,
+        countedBy: "tapped",
+        at: new Date(startOf(lesson) + minute * 60_000).toISOString(),
+      };
+    });
+  });
+  return [...climbed, ...plateauOf(student, studentId, milestones, now)];
+}
+
+/** Honest tries that led nowhere, every other day after the history: each a little worse than its best. */
+function plateauOf(
+  { plateau, lastSeenDays }: DemoStudent,
+  studentId: string,
+  milestones: readonly Milestone[],
+  now: Date,
+): SetRequest[] {
+  const milestone = milestones.find((one) => one.subject === plateau?.subject);
+  if (plateau === undefined || milestone === undefined) return [];
+  const { subject, side, best } = milestone;
+  return Array.from({ length: plateau.lessons }, (_, lesson): SetRequest => {
+    const bestStreak = Math.max(1, best - 3);
+    const misses = Array.from({ length: 7 }, (_miss, place) => ({ position: bestStreak + 1 + place }));
+    return {
+      id: demoId(`${studentId} ${subject} ${side} plateau ${lesson}`),
+      studentId,
+      subject,
+      side,
+      drill: { kind: "streak", count: best },
+      clean: bestStreak,
+      misses,
+      bestStreak,
+      countedBy: "tapped",
+      at: new Date(now.getTime() - (lastSeenDays - 1 - 2 * lesson) * DAY_MS - 1_800_000).toISOString(),
+    };
+  });
+}

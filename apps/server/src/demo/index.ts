@@ -1,0 +1,2 @@
+export { historyOf } from "./history.js";
+export { loadDemo } from "./load.js";

@@ -1,0 +1,72 @@
+import type { DataSource, EntityManager } from "typeorm";
+import { AuditService } from "../audit/index.js";
+import { Passwords } from "../auth/index.js";
+import { PersonEntity } from "../auth/person.entity.js";
+import type { Scope } from "../database/scope.js";
+import { GroupEntity } from "../groups/group.entity.js";
+import { GroupMemberEntity } from "../groups/group-member.entity.js";
+import { MembershipEntity } from "../people/membership.entity.js";
+import { SetsService } from "../sets/index.js";
+import { StandingsService } from "../standings/index.js";
+import { NEW_STUDENT, StudentEntity } from "../students/index.js";
+import { NEW_STUDIO, StudioEntity } from "../studios/index.js";
+import { DEMO_CLUB, DEMO_GROUPS, DEMO_PASSWORD, DEMO_PEOPLE } from "./club.js";
+import { demoId, historyOf } from "./history.js";
+
+/**
+ * Loads the demo club into a database without any studio; answers whether it did. The history is
+ * taken in through the same service that takes the floor's sets.
+ */
+export async function loadDemo(database: DataSource, now: Date): Promise<boolean> {
+  const { name, timeZone, school } = DEMO_CLUB;
+  return database.transaction(async (manager) => {
+    if ((await manager.count(StudioEntity)) > 0) return false;
+    const id = demoId(name);
+    const studio: StudioEntity = { ...NEW_STUDIO, id, name, timeZone, school, isDemo: true, createdAt: now };
+    await manager.insert(StudioEntity, studio);
+    await addPeople(manager, studio.id, now);
+    await addStudents({ studio, personId: null, manager, now });
+    await addGroups(manager, studio.id, now);
+    return true;
+  });
+}
+
+async function addStudents(scope: Scope): Promise<void> {
+  const { studio, manager, now } = scope;
+  const sets = new SetsService(new StandingsService(), new AuditService());
+  for (const [index, student] of DEMO_CLUB.students.entries()) {
+    const id = demoId(student.name);
+    await manager.insert(StudentEntity, {
+      ...NEW_STUDENT,
+      ...student.profile,
+      studioId: studio.id,
+      id,
+      name: student.name,
+      strongerSide: student.strongerSide,
+      createdAt: now,
+    });
+    const history = historyOf(student, id, index + 1, now);
+    if (history.length > 0) await sets.log(scope, history);
+  }
+}
+
+async function addGroups(manager: EntityManager, studioId: string, createdAt: Date): Promise<void> {
+  for (const { name, weekday, startTime, place, members } of DEMO_GROUPS) {
+    const id = demoId(`group ${name}`);
+    const rest = { archivedAt: null, createdAt, version: 1 };
+    await manager.insert(GroupEntity, { studioId, id, name, weekday, startTime, place, ...rest });
+    await manager.insert(
+      GroupMemberEntity,
+      members.map((member) => ({ studioId, groupId: id, studentId: demoId(member) })),
+    );
+  }
+}
+
+async function addPeople(manager: EntityManager, studioId: string, createdAt: Date): Promise<void> {
+  const passwordHash = await new Passwords().hash(DEMO_PASSWORD);
+  for (const { name, email, role } of DEMO_PEOPLE) {
+    const id = demoId(email);
+    await manager.insert(PersonEntity, { id, name, email, passwordHash, createdAt });
+    await manager.insert(MembershipEntity, { studioId, personId: id, role });
+  }
+}

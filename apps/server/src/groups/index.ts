@@ -1,0 +1,3 @@
+export { GroupEntity } from "./group.entity.js";
+export { GroupsModule } from "./groups.module.js";
+export { MembersService } from "./members.service.js";

@@ -1,0 +1,1 @@
+export { makeInvitation, makeReset, takeLink } from "./links.js";

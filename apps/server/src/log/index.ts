@@ -1,0 +1,4 @@
+export { DecisionEntity } from "./decision.entity.js";
+export { decisionsOf, voidedBy } from "./decisions-of.js";
+export { decisionRequestOf, requestOf } from "./request.js";
+export { SetEntity } from "./set.entity.js";

@@ -1,0 +1,54 @@
+import type { CountedBy, Drill, Miss, Side } from "@mirrup/core";
+import { Column, Entity, PrimaryColumn } from "typeorm";
+
+/** One line of the log: a set as it was sent, never edited. */
+@Entity("practice_set")
+export class SetEntity {
+  @PrimaryColumn("uuid", { name: "studio_id" })
+  studioId!: string;
+
+  /** Made by the client. */
+  @PrimaryColumn("uuid")
+  id!: string;
+
+  @Column("uuid", { name: "student_id" })
+  studentId!: string;
+
+  @Column("text")
+  subject!: string;
+
+  @Column("text")
+  side!: Side;
+
+  @Column("jsonb")
+  drill!: Drill;
+
+  @Column("integer")
+  clean!: number;
+
+  @Column("jsonb")
+  misses!: readonly Miss[];
+
+  @Column("integer", { name: "best_streak" })
+  bestStreak!: number;
+
+  @Column("double precision", { nullable: true })
+  seconds!: number | null;
+
+  @Column("text", { name: "counted_by" })
+  countedBy!: CountedBy;
+
+  /** The device's clock. */
+  @Column("timestamptz", { name: "device_at" })
+  deviceAt!: Date;
+
+  @Column("timestamptz", { name: "received_at" })
+  receivedAt!: Date;
+
+  /** When it counts as having happened: the device's time, or that of receipt where its clock ran ahead. */
+  @Column("timestamptz", { name: "happened_at" })
+  happenedAt!: Date;
+
+  @Column("text", { name: "catalogue_version" })
+  catalogueVersion!: string;
+}

@@ -1,0 +1,2 @@
+export { MembershipEntity } from "./membership.entity.js";
+export { PeopleModule } from "./people.module.js";

@@ -1,0 +1,62 @@
+import type { ProblemError } from "@mirrup/contract";
+import {
+  Injectable,
+  StandardSchemaValidationPipe,
+  type ArgumentMetadata,
+  type StandardSchemaValidationPipeOptions,
+} from "@nestjs/common";
+import { InvalidRequestProblem } from "./problem.js";
+
+type Issues = Parameters<NonNullable<StandardSchemaValidationPipeOptions["exceptionFactory"]>>[0];
+
+class SchemaIssues extends Error {
+  constructor(readonly issues: Issues) {
+    super("schema issues");
+  }
+}
+
+function fieldOf(path: readonly PropertyKey[]): string {
+  return path.reduce<string>((text, key) => {
+    if (typeof key === "number") return `${text}[${key}]`;
+    return text === "" ? String(key) : `${text}.${String(key)}`;
+  }, "");
+}
+
+function idAt(value: unknown, list: PropertyKey, index: number): string | undefined {
+  if (typeof value !== "object" || value === null) return undefined;
+  const items: unknown = Reflect.get(value, list);
+  const item: unknown = Array.isArray(items) ? items[index] : undefined;
+  const id: unknown = typeof item === "object" && item !== null ? Reflect.get(item, "id") : undefined;
+  return typeof id === "string" ? id : undefined;
+}
+
+/** Names the item of a batch (`sets[3].clean` is item 3, field `clean`) and its id where it has one. */
+function problemError(issue: Issues[number], value: unknown): ProblemError {
+  const path = (issue.path ?? []).map((part) => (typeof part === "object" ? part.key : part));
+  const [list, index, ...rest] = path;
+  const message = `${issue.message}.`;
+  const code = "does-not-fit";
+  if (list === undefined || typeof index !== "number") return { field: fieldOf(path), code, message };
+  const id = idAt(value, list, index);
+  return { item: index, ...(id === undefined ? {} : { id }), field: fieldOf(rest), code, message };
+}
+
+/** Checks bodies, queries and parameters against the contract's schema, without converting types. */
+@Injectable()
+export class ContractPipe extends StandardSchemaValidationPipe {
+  constructor() {
+    super({
+      validateOptions: { libraryOptions: { abortEarly: false, convert: false } },
+      exceptionFactory: (issues) => new SchemaIssues(issues),
+    });
+  }
+
+  override async transform<T>(value: T, metadata: ArgumentMetadata): Promise<T> {
+    try {
+      return await super.transform(value, metadata);
+    } catch (error) {
+      if (!(error instanceof SchemaIssues)) throw error;
+      throw new InvalidRequestProblem(error.issues.map((issue) => problemError(issue, value)));
+    }
+  }
+}

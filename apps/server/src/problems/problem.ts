@@ -1,0 +1,192 @@
+import type { ProblemError } from "@mirrup/contract";
+
+/** A refusal that the user can act on; the filter turns it into a problem document. */
+export abstract class ProblemException extends Error {
+  abstract readonly code: string;
+  abstract readonly status: number;
+  readonly errors: readonly ProblemError[] = [];
+  /** The newer state, for a change that was made from an older one. */
+  readonly current?: object;
+}
+
+export class InvalidRequestProblem extends ProblemException {
+  readonly code = "invalid-request";
+  readonly status = 400;
+  constructor(override readonly errors: readonly ProblemError[]) {
+    const places = errors.length === 1 ? "one place" : `${errors.length} places`;
+    super(`The request does not fit in ${places}. Nothing was stored.`);
+  }
+}
+
+export class NoStudioProblem extends ProblemException {
+  readonly code = "no-studio";
+  readonly status = 404;
+  constructor() {
+    super("This studio is gone. Choose another one of yours.");
+  }
+}
+
+export class UnknownStudentProblem extends ProblemException {
+  readonly code = "unknown-student";
+  readonly status = 404;
+  constructor() {
+    super("There is no student with this id in the studio. Look for them in the list of students.");
+  }
+}
+
+export class DeletedStudentProblem extends ProblemException {
+  readonly code = "deleted-student";
+  readonly status = 410;
+  constructor() {
+    super("This student was deleted, and nothing of theirs is kept.");
+  }
+}
+
+/** One or more sets of a batch break a rule; the status is that of the first reason that all share. */
+export class RefusedSetsProblem extends ProblemException {
+  readonly code = "refused-sets";
+  readonly status: number;
+  constructor(
+    override readonly errors: readonly ProblemError[],
+    statuses: ReadonlySet<number>,
+  ) {
+    const [only = 422] = statuses;
+    const sets = new Set(errors.map((error) => error.item)).size;
+    super(
+      `${sets === 1 ? "One set" : `${sets} sets`} of this batch cannot be stored, and nothing of the batch was. ` +
+        "Take the named ones out and send the rest again.",
+    );
+    this.status = statuses.size === 1 ? only : 422;
+  }
+}
+
+export class NotSignedInProblem extends ProblemException {
+  readonly code = "not-signed-in";
+  readonly status = 401;
+  constructor() {
+    super("You are not signed in, or were signed out. Sign in again; what this device keeps is still there.");
+  }
+}
+
+export class WrongPasswordProblem extends ProblemException {
+  readonly code = "wrong-password";
+  readonly status = 401;
+  constructor() {
+    super("This e-mail and password do not go together. Check both, or ask for a new password.");
+  }
+}
+
+export class TooManyTriesProblem extends ProblemException {
+  readonly code = "too-many-tries";
+  readonly status = 429;
+  constructor(readonly retrySeconds: number) {
+    super(
+      `Too many tries went wrong. Wait ${Math.max(1, Math.ceil(retrySeconds / 60))} minutes, then try again.`,
+    );
+  }
+}
+
+export class ForbiddenProblem extends ProblemException {
+  readonly code = "not-allowed";
+  readonly status = 403;
+  constructor(least: string) {
+    super(
+      `This is for ${least === "owner" ? "an owner" : "a coach or an owner"} of the studio. Ask one of them.`,
+    );
+  }
+}
+
+export class OtherSiteProblem extends ProblemException {
+  readonly code = "other-site";
+  readonly status = 403;
+  constructor() {
+    super("This request was sent by another site. Open Mirrup itself and do it there.");
+  }
+}
+
+export class NoStudioNamedProblem extends ProblemException {
+  readonly code = "no-studio-named";
+  readonly status = 400;
+  constructor() {
+    super("The request does not say which studio it is for. Name it in the header x-mirrup-studio.");
+  }
+}
+
+export class UnknownStudioProblem extends ProblemException {
+  readonly code = "unknown-studio";
+  readonly status = 404;
+  constructor() {
+    super("There is no such studio, or you do not belong to it. Choose one of yours.");
+  }
+}
+
+export class UnknownPersonProblem extends ProblemException {
+  readonly code = "unknown-person";
+  readonly status = 404;
+  constructor() {
+    super("There is no such person in this studio.");
+  }
+}
+
+export class BadLinkProblem extends ProblemException {
+  readonly code = "bad-link";
+  readonly status = 410;
+  constructor() {
+    super("This link has been used, has expired, or is not one of ours. Ask for a new one.");
+  }
+}
+
+export class AlreadySetUpProblem extends ProblemException {
+  readonly code = "already-set-up";
+  readonly status = 404;
+  constructor() {
+    super("Mirrup has been set up already. Sign in instead.");
+  }
+}
+
+export class LastOwnerProblem extends ProblemException {
+  readonly code = "last-owner";
+  readonly status = 409;
+  constructor() {
+    super("A studio needs an owner, and this is the last one. Make someone else an owner first.");
+  }
+}
+
+/** Fields that fit by themselves and still cannot stand. */
+export class RefusedFieldsProblem extends ProblemException {
+  readonly code = "refused-fields";
+  readonly status = 422;
+  constructor(override readonly errors: readonly ProblemError[]) {
+    super(`${errors.map((error) => error.message).join(" ")} Nothing was stored.`);
+  }
+}
+
+export class StaleChangeProblem extends ProblemException {
+  readonly code = "stale-change";
+  readonly status = 409;
+  constructor(override readonly current: object) {
+    super(
+      "Somebody else changed this in the meantime. Nothing was stored; what you typed is still here. " +
+        "Look at the newer state, then save again.",
+    );
+  }
+}
+
+export class UnknownGroupProblem extends ProblemException {
+  readonly code = "unknown-group";
+  readonly status = 404;
+  constructor() {
+    super("There is no such group in the studio. Look for it in the list of groups.");
+  }
+}
+
+/** One or more decisions of a batch break a rule. */
+export class RefusedDecisionsProblem extends ProblemException {
+  readonly code = "refused-decisions";
+  constructor(
+    override readonly errors: readonly ProblemError[],
+    readonly status: number,
+  ) {
+    super(`${errors.map((error) => error.message).join(" ")} Nothing was stored.`);
+  }
+}

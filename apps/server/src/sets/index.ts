@@ -1,0 +1,2 @@
+export { SetsModule } from "./sets.module.js";
+export { SetsService } from "./sets.service.js";

@@ -1,0 +1,60 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { ProblemError, SetRequest } from "@mirrup/contract";
+import { checkSetCounts, sidesOf } from "@mirrup/core";
+import { isDeepStrictEqual } from "node:util";
+import { requestOf, type SetEntity } from "../log/index.js";
+
+/** A reason to refuse one set, with the status that it asks for. */
+export interface Refusal {
+  readonly status: number;
+  readonly error: ProblemError;
+}
+
+/** What the database knows of the batch's students and ids, read once for all of it. */
+export interface BatchKnowledge {
+  readonly students: ReadonlySet<string>;
+  readonly deleted: ReadonlySet<string>;
+  readonly stored: ReadonlyMap<string, SetEntity>;
+}
+
+export function sameSet(one: SetRequest, other: SetRequest): boolean {
+  const instantOf = (set: SetRequest) => ({ ...set, at: new Date(set.at).getTime() });
+  return isDeepStrictEqual(instantOf(one), instantOf(other));
+}
+
+export function isStored(set: SetRequest, knowledge: BatchKnowledge): boolean {
+  const stored = knowledge.stored.get(set.id);
+  return stored !== undefined && sameSet(set, requestOf(stored));
+}
+
+/** Everything that keeps one set of a batch out of the log; empty when nothing does. */
+export function refusalsOf(set: SetRequest, item: number, knowledge: BatchKnowledge): Refusal[] {
+  const refuse = (status: number, field: string, code: string, message: string): Refusal => ({
+    status,
+    error: { item, id: set.id, field, code, message },
+  });
+  if (knowledge.deleted.has(set.studentId)) {
+    const message = "This student was deleted, and nothing of theirs is kept.";
+    return [refuse(410, "studentId", "deleted-student", message)];
+  }
+  if (knowledge.stored.has(set.id)) {
+    if (isStored(set, knowledge)) return [];
+    const message = "The log has another set with this id. Give this one an id of its own.";
+    return [refuse(409, "id", "other-body", message)];
+  }
+  const refusals = checkSetCounts(set).map(({ field, code, message }) => refuse(422, field, code, message));
+  if (!knowledge.students.has(set.studentId)) {
+    const message = "There is no student with this id in the studio.";
+    refusals.push(refuse(422, "studentId", "unknown-student", message));
+  }
+  const skill = CATALOGUE.skills.get(set.subject);
+  if (skill === undefined) {
+    const message = `"${set.subject}" is not a skill of the catalogue.`;
+    refusals.push(refuse(422, "subject", "unknown-subject", message));
+  } else if (!sidesOf(skill).includes(set.side)) {
+    const sides = skill.twoSided ? `"left" or "right"` : `"whole"`;
+    const message = `The ${skill.name} is practised ${sides}, not "${set.side}".`;
+    refusals.push(refuse(422, "side", "side-not-of-skill", message));
+  }
+  return refusals;
+}

@@ -1,0 +1,57 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { GridView } from "@mirrup/contract";
+import { gridQuery, gridReply } from "@mirrup/contract/schemas";
+import { sideKey, sidesOf, skillOf, statusCodes } from "@mirrup/core";
+import { Controller, Get, Query } from "@nestjs/common";
+import { Asking, For } from "../access/access.js";
+import { Scopes, type Member } from "../database/scope.js";
+import { MembersService } from "../groups/index.js";
+import { Reply } from "../problems/reply.js";
+import { StandingsService } from "../standings/index.js";
+import { StudentsService } from "./students.service.js";
+
+/** Every side of the catalogue, in the order in which standings come. */
+const SIDE_KEYS = CATALOGUE.order.flatMap((id) =>
+  sidesOf(skillOf(CATALOGUE, id)).map((side) => sideKey(id, side)),
+);
+
+@Controller("grid")
+export class GridController {
+  constructor(
+    private readonly scopes: Scopes,
+    private readonly students: StudentsService,
+    private readonly standings: StandingsService,
+    private readonly members: MembersService,
+  ) {}
+
+  /** Where every student of the studio, or of one group, stands: a character a side. */
+  @Get()
+  @For("viewer")
+  @Reply(gridReply, 400, 401, 404)
+  read(
+    @Asking() member: Member,
+    @Query({ schema: gridQuery }) { group }: { readonly group?: string },
+  ): Promise<GridView> {
+    return this.scopes.run(member, async (scope) => {
+      const inGroup =
+        group === undefined ? null : new Set((await this.members.studentsOf(scope, [group])).get(group));
+      const all = await this.students.list(scope);
+      const students = inGroup === null ? all : all.filter((student) => inGroup.has(student.id));
+      const facts =
+        inGroup === null
+          ? await this.standings.allFacts(scope)
+          : await this.standings.factsOf(
+              scope,
+              students.map((student) => student.id),
+            );
+      return {
+        sides: SIDE_KEYS,
+        students: students.map((student) => ({
+          id: student.id,
+          name: student.name,
+          codes: statusCodes(this.standings.standingsFrom(scope, student, facts.get(student.id))),
+        })),
+      };
+    });
+  }
+}

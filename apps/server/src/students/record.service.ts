@@ -1,0 +1,66 @@
+import type { StudentRecord } from "@mirrup/contract";
+import { Injectable } from "@nestjs/common";
+import { AuditService } from "../audit/index.js";
+import { In } from "typeorm";
+import type { Scope } from "../database/scope.js";
+import { GroupEntity, MembersService } from "../groups/index.js";
+import { decisionsOf, requestOf, SetEntity } from "../log/index.js";
+import { StandingsService, standingItem } from "../standings/index.js";
+import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
+import { StudentEntity } from "./student.entity.js";
+import { profileOf, StudentsService } from "./students.service.js";
+
+/** A student's whole record: handed out, or deleted with nothing left behind. */
+@Injectable()
+export class RecordService {
+  constructor(
+    private readonly students: StudentsService,
+    private readonly standings: StandingsService,
+    private readonly members: MembersService,
+    private readonly audit: AuditService,
+  ) {}
+
+  async export(scope: Scope, id: string): Promise<StudentRecord> {
+    const student = await this.students.getOrThrow(scope, id);
+    const groups = (await this.members.groupsOf(scope, [id])).get(id) ?? [];
+    const named = await scope.manager.findBy(GroupEntity, { studioId: scope.studio.id, id: In(groups) });
+    const sets = await scope.manager.find(SetEntity, {
+      where: { studioId: scope.studio.id, studentId: id },
+      order: { happenedAt: "ASC", id: "ASC" },
+    });
+    const standings = await this.standings.standings(scope, student);
+    await this.audit.note(scope, "exported", { studentId: id });
+    return {
+      format: "mirrup-student",
+      version: 2,
+      exportedAt: scope.now.toISOString(),
+      student: {
+        ...profileOf(student),
+        id,
+        archivedAt: student.archivedAt?.toISOString() ?? null,
+        createdAt: student.createdAt.toISOString(),
+        groups: named.map((group) => group.name),
+      },
+      decisions: await decisionsOf(scope, id),
+      sets: sets.map((set) => ({
+        ...requestOf(set),
+        receivedAt: set.receivedAt.toISOString(),
+        catalogueVersion: set.catalogueVersion,
+      })),
+      standings: standings.map(standingItem),
+    };
+  }
+
+  /** The log, the facts and the student go together; the audit trail forgets whom it was about. */
+  async delete(scope: Scope, id: string): Promise<void> {
+    await this.students.getOrThrow(scope, id);
+    const studioId = scope.studio.id;
+    await scope.manager.delete(StudentEntity, { studioId, id });
+    await scope.manager.insert(DeletedStudentEntity, {
+      studioId,
+      idHash: hashOfId(id),
+      deletedAt: scope.now,
+    });
+    await this.audit.note(scope, "deleted", { about: "a student" });
+  }
+}

@@ -1,0 +1,109 @@
+import type { Items, NextItem, PathView, SchoolReading, SetRequest, StandingItem } from "@mirrup/contract";
+import {
+  idParam,
+  lastSetsQuery,
+  lastSetsReply,
+  nextReply,
+  pathQuery,
+  pathReply,
+  schoolsReply,
+  standingsReply,
+} from "@mirrup/contract/schemas";
+import type { Side } from "@mirrup/core";
+import { Controller, Get, Param, Query } from "@nestjs/common";
+import { Asking, For } from "../access/access.js";
+import { type Member, Scopes } from "../database/scope.js";
+import { requestOf } from "../log/index.js";
+import { Reply } from "../problems/reply.js";
+import { contextOf, nextOf, standingItem, StandingsService } from "../standings/index.js";
+import { goalsOf, pathOf, schoolsOf } from "./readings.js";
+import { nextOptions } from "./roster.service.js";
+import { StopsService } from "./stops.service.js";
+import { StudentsService } from "./students.service.js";
+
+@Controller("students/:id")
+export class StandingsController {
+  constructor(
+    private readonly scopes: Scopes,
+    private readonly students: StudentsService,
+    private readonly standings: StandingsService,
+    private readonly stops: StopsService,
+  ) {}
+
+  /** The standing of every skill and side of one student. */
+  @Get("standings")
+  @For("viewer")
+  @Reply(standingsReply, 400, 401, 404, 410)
+  read(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Items<StandingItem>> {
+    return this.scopes.run(member, async (scope) => {
+      const student = await this.students.getOrThrow(scope, id);
+      const standings = await this.standings.standings(scope, student);
+      return { items: standings.map(standingItem) };
+    });
+  }
+
+  /** What the student does next, the best first, each with its reason. */
+  @Get("next")
+  @For("viewer")
+  @Reply(nextReply, 400, 401, 404, 410)
+  next(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Items<NextItem>> {
+    return this.scopes.run(member, async (scope) => {
+      const student = await this.students.getOrThrow(scope, id);
+      // Whoever stopped early is offered no drill any more today.
+      if (await this.stops.hasStopped(scope, id)) return { items: [] };
+      const standings = await this.standings.standings(scope, student);
+      return { items: nextOf(standings, nextOptions(scope, student), contextOf(scope, student)) };
+    });
+  }
+
+  /** The cheapest path to some goals; to the student's own where none are named. */
+  @Get("path")
+  @For("viewer")
+  @Reply(pathReply, 400, 401, 404, 410, 422)
+  path(
+    @Asking() member: Member,
+    @Param("id", { schema: idParam }) id: string,
+    @Query({ schema: pathQuery }) { goal }: { readonly goal?: string | readonly string[] },
+  ): Promise<PathView> {
+    return this.scopes.run(member, async (scope) => {
+      const student = await this.students.getOrThrow(scope, id);
+      const standings = await this.standings.standings(scope, student);
+      const goals = goal === undefined ? student.goals : goalsOf([goal].flat());
+      return pathOf(standings, goals, contextOf(scope, student));
+    });
+  }
+
+  /** The last sets of one side, newest first, without those that were taken back. */
+  @Get("sets")
+  @For("viewer")
+  @Reply(lastSetsReply, 400, 401, 404, 410)
+  lastSets(
+    @Asking() member: Member,
+    @Param("id", { schema: idParam }) id: string,
+    @Query({ schema: lastSetsQuery }) { subject, side }: { readonly subject: string; readonly side: Side },
+  ): Promise<Items<SetRequest>> {
+    return this.scopes.run(member, async (scope) => {
+      await this.students.getOrThrow(scope, id);
+      const sets = await this.standings.lastSets(scope, id, { subject, side });
+      return { items: sets.map(requestOf) };
+    });
+  }
+
+  /** The same record under each of the schools; reads the student's whole log. */
+  @Get("schools")
+  @For("viewer")
+  @Reply(schoolsReply, 400, 401, 404, 410)
+  schools(
+    @Asking() member: Member,
+    @Param("id", { schema: idParam }) id: string,
+  ): Promise<Items<SchoolReading>> {
+    return this.scopes.run(member, async (scope) => {
+      const student = await this.students.getOrThrow(scope, id);
+      const lines = await this.standings.linesOf(scope, id);
+      const under = schoolsOf((school) =>
+        this.standings.standingsUnder(scope, { ...student, school }, lines),
+      );
+      return { items: under };
+    });
+  }
+}

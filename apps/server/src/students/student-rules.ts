@@ -1,0 +1,44 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { ProblemError, StudentProfile } from "@mirrup/contract";
+import { goalSides, isMet, sideKey, type Standing } from "@mirrup/core";
+
+/** What a profile may not say, though each field by itself fits. `today` is the studio's day. */
+export function profileErrors(
+  profile: Partial<StudentProfile>,
+  today: string,
+  standings: readonly Standing[],
+): ProblemError[] {
+  const errors: ProblemError[] = [];
+  const year = Number(today.slice(0, 4));
+  if (profile.birthYear != null && profile.birthYear > year) {
+    const message = `Nobody was born in ${profile.birthYear} yet. Give a year up to ${year}.`;
+    errors.push({ field: "birthYear", code: "future-year", message });
+  }
+  const status = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.status]));
+  profile.goals?.forEach((goal, place) => {
+    const field = `goals[${place}]`;
+    const skill = CATALOGUE.skills.get(goal.subject);
+    if (skill === undefined) {
+      const message = `"${goal.subject}" is not a skill of the catalogue. Choose one from the skill book.`;
+      errors.push({ field, code: "unknown-subject", message });
+      return;
+    }
+    const isWhole = goal.side === "whole";
+    if (isWhole === skill.twoSided) {
+      const sides = skill.twoSided ? "left, right or both sides" : "no sides";
+      const message = `The ${skill.name} has ${sides}. Choose the goal's side to fit.`;
+      errors.push({ field, code: "side-not-of-skill", message });
+      return;
+    }
+    const sides = goalSides(CATALOGUE, goal);
+    const isThere = sides.every((side) => {
+      const found = status.get(sideKey(side.subject, side.side));
+      return found !== undefined && isMet(found);
+    });
+    if (isThere) {
+      const message = `The ${skill.name} is cleared already. Choose a goal further on.`;
+      errors.push({ field, code: "goal-cleared", message });
+    }
+  });
+  return errors;
+}

@@ -1,0 +1,30 @@
+import { Module } from "@nestjs/common";
+import { AuditModule } from "../audit/index.js";
+import { GroupsModule } from "../groups/index.js";
+import { StandingsModule } from "../standings/index.js";
+import { GridController } from "./grid.controller.js";
+import { ImportController } from "./import.controller.js";
+import { ImportService } from "./import.service.js";
+import { RecordController } from "./record.controller.js";
+import { RecordService } from "./record.service.js";
+import { RosterService } from "./roster.service.js";
+import { StandingsController } from "./standings.controller.js";
+import { StopsController } from "./stops.controller.js";
+import { StopsService } from "./stops.service.js";
+import { StudentsController } from "./students.controller.js";
+import { StudentsService } from "./students.service.js";
+
+@Module({
+  imports: [StandingsModule, AuditModule, GroupsModule],
+  controllers: [
+    ImportController,
+    StudentsController,
+    StandingsController,
+    RecordController,
+    GridController,
+    StopsController,
+  ],
+  providers: [StudentsService, RosterService, RecordService, ImportService, StopsService],
+  exports: [StudentsService],
+})
+export class StudentsModule {}

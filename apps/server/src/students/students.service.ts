@@ -1,0 +1,164 @@
+import type { NewStudent, StudentChange, StudentDetail, StudentProfile } from "@mirrup/contract";
+import { localDate } from "@mirrup/core";
+import { Injectable } from "@nestjs/common";
+import { In, IsNull } from "typeorm";
+import { v7 as uuid } from "uuid";
+import type { Scope } from "../database/scope.js";
+import { MembersService } from "../groups/index.js";
+import {
+  DeletedStudentProblem,
+  RefusedFieldsProblem,
+  StaleChangeProblem,
+  UnknownStudentProblem,
+} from "../problems/problem.js";
+import { keepCleared, schoolDifference, StandingsService } from "../standings/index.js";
+import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
+import { NEW_STUDENT, StudentEntity } from "./student.entity.js";
+import { profileErrors } from "./student-rules.js";
+
+/** The part of a student that people write. */
+export function profileOf(student: StudentEntity): StudentProfile {
+  return {
+    name: student.name,
+    birthYear: student.birthYear,
+    yearsJumping: student.yearsJumping,
+    heightMm: student.heightMm,
+    dominantHand: student.dominantHand,
+    strongerSide: student.strongerSide,
+    ropeKind: student.ropeKind,
+    ropeLengthMm: student.ropeLengthMm,
+    ropeUse: student.ropeUse,
+    homeStep: student.homeStep,
+    goals: student.goals,
+    school: student.school,
+    settings: student.settings,
+    notes: student.notes,
+    cautions: student.cautions,
+  };
+}
+
+@Injectable()
+export class StudentsService {
+  constructor(
+    private readonly members: MembersService,
+    private readonly standings: StandingsService,
+  ) {}
+
+  /** Students by name, without those who are archived unless they are asked for. */
+  async list(scope: Scope, withArchived = false): Promise<StudentEntity[]> {
+    const students = await scope.manager.findBy(StudentEntity, {
+      studioId: scope.studio.id,
+      ...(withArchived ? {} : { archivedAt: IsNull() }),
+    });
+    return students.sort((one, other) => one.name.localeCompare(other.name));
+  }
+
+  /** The student, archived or not. Refuses with 404, or 410 for one who was deleted. */
+  async getOrThrow(scope: Scope, id: string): Promise<StudentEntity> {
+    const key = { studioId: scope.studio.id, id };
+    const student = await scope.manager.findOneBy(StudentEntity, key);
+    if (student !== null) return student;
+    const tombstone = { studioId: scope.studio.id, idHash: hashOfId(id) };
+    if (await scope.manager.existsBy(DeletedStudentEntity, tombstone)) throw new DeletedStudentProblem();
+    throw new UnknownStudentProblem();
+  }
+
+  async details(scope: Scope, students: readonly StudentEntity[]): Promise<StudentDetail[]> {
+    const groups = await this.members.groupsOf(
+      scope,
+      students.map((student) => student.id),
+    );
+    return students.map((student) => ({
+      ...profileOf(student),
+      id: student.id,
+      version: student.version,
+      archived: student.archivedAt !== null,
+      groups: groups.get(student.id) ?? [],
+      gates: student.gates,
+    }));
+  }
+
+  async detail(scope: Scope, id: string): Promise<StudentDetail> {
+    const [detail] = await this.details(scope, [await this.getOrThrow(scope, id)]);
+    if (detail === undefined) throw new UnknownStudentProblem();
+    return detail;
+  }
+
+  async create(scope: Scope, { groups = [], ...profile }: NewStudent): Promise<StudentDetail> {
+    const [id] = await this.createAll(scope, [profile]);
+    if (id === undefined) throw new UnknownStudentProblem();
+    await this.members.setGroups(scope, id, groups);
+    return this.detail(scope, id);
+  }
+
+  /** Adds students, all or none; answers their ids in order. */
+  async createAll(scope: Scope, profiles: readonly Omit<NewStudent, "groups">[]): Promise<string[]> {
+    const today = localDate(scope.now.getTime(), scope.studio.timeZone);
+    const blank = this.standings.standingsFrom(scope, { id: "", school: null, gates: {} }, undefined);
+    const errors = profiles.flatMap((profile, item) =>
+      profileErrors(profile, today, blank).map((error) =>
+        profiles.length === 1 ? error : { item, ...error },
+      ),
+    );
+    if (errors.length > 0) throw new RefusedFieldsProblem(errors);
+    const rows = profiles.map((profile) => ({
+      ...NEW_STUDENT,
+      ...profile,
+      name: profile.name.trim(),
+      studioId: scope.studio.id,
+      id: uuid(),
+      createdAt: scope.now,
+    }));
+    // PostgreSQL takes 65,535 parameters a statement.
+    const CHUNK = 1000;
+    for (let from = 0; from < rows.length; from += CHUNK) {
+      await scope.manager.insert(StudentEntity, rows.slice(from, from + CHUNK));
+    }
+    return rows.map((row) => row.id);
+  }
+
+  /** Changes some fields of a student. Refuses what was made from an older state, and answers the newer one with it. */
+  async change(scope: Scope, id: string, change: StudentChange): Promise<StudentDetail> {
+    const { version, archived, groups, keepCleared: keeps = false, ...profile } = change;
+    const student = await this.hold(scope, id);
+    if (student.version !== version) throw new StaleChangeProblem(await this.detail(scope, id));
+    const today = localDate(scope.now.getTime(), scope.studio.timeZone);
+    const goals = profile.goals?.filter((goal) => !student.goals.some((old) => sameGoal(old, goal)));
+    const standings = goals === undefined ? [] : await this.standings.standings(scope, student);
+    const errors = profileErrors({ ...profile, ...(goals === undefined ? {} : { goals }) }, today, standings);
+    if (errors.length > 0) throw new RefusedFieldsProblem(errors);
+    const archivedAt =
+      archived === undefined ? student.archivedAt : archived ? (student.archivedAt ?? scope.now) : null;
+    const changed = { ...profile, archivedAt, version: version + 1 };
+    await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id }, changed);
+    if (groups !== undefined) await this.members.setGroups(scope, id, groups);
+    if (profile.school !== undefined && profile.school !== student.school) {
+      const school = profile.school ?? scope.studio.school;
+      const changed = await schoolDifference(scope, this.standings, student, school);
+      if (keeps) await keepCleared(scope, id, changed, school);
+      await this.standings.refold(scope, { ...student, school: profile.school });
+    }
+    return this.detail(scope, id);
+  }
+
+  /** The student, held until the transaction ends, so that changes follow one another. */
+  private async hold(scope: Scope, id: string): Promise<StudentEntity> {
+    await this.getOrThrow(scope, id);
+    const [student] = await this.holdAll(scope, [id]);
+    if (student === undefined) throw new UnknownStudentProblem();
+    return student;
+  }
+
+  /** Several students, held in one order for all, so that two transactions cannot wait for each other. */
+  holdAll(scope: Scope, ids: readonly string[]): Promise<StudentEntity[]> {
+    return scope.manager.find(StudentEntity, {
+      where: { studioId: scope.studio.id, id: In([...ids]) },
+      order: { id: "ASC" },
+      lock: { mode: "for_no_key_update" },
+    });
+  }
+}
+
+function sameGoal(one: { subject: string; side: string }, other: { subject: string; side: string }): boolean {
+  return one.subject === other.subject && one.side === other.side;
+}

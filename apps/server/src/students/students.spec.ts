@@ -1,0 +1,238 @@
+import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
+import { decodeStatuses } from "@mirrup/core";
+import type {
+  GridView,
+  GroupView,
+  PathView,
+  SchoolReading,
+  StudentDetail,
+  StudentView,
+} from "@mirrup/contract";
+import { gridReply, pathReply, schoolsReply, studentDetail } from "@mirrup/contract/schemas";
+import { v7 as uuid } from "uuid";
+import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+
+let server: TestApp;
+beforeAll(async () => {
+  server = await startTestApp();
+});
+afterAll(() => server.close());
+
+async function add(body: object): Promise<StudentDetail> {
+  const reply = await server.post("/api/students", body);
+  expect([reply.status, studentDetail.validate(reply.body).error]).toEqual([200, undefined]);
+  return reply.body as StudentDetail;
+}
+const patch = (path: string, body: object) => server.owner.ask("PATCH", path, body);
+
+describe("a student's record", () => {
+  it("needs a name only, and the rest can follow", async () => {
+    const { id, version } = await add({ name: "  Fern Halloway " });
+    const changed = await patch(`/api/students/${id}`, { version, heightMm: 1520, dominantHand: "left" });
+    expect(changed).toMatchObject({
+      status: 200,
+      body: { name: "Fern Halloway", heightMm: 1520, version: version + 1 },
+    });
+    expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ leadingSide: "left" });
+  });
+
+  it("answers a stale change with the newer state, and loses neither", async () => {
+    const { id, version } = await add({ name: "Two Coaches" });
+    await patch(`/api/students/${id}`, { version, notes: "First." });
+    expect(await patch(`/api/students/${id}`, { version, notes: "Second." })).toMatchObject({
+      status: 409,
+      body: { type: "stale-change", current: { notes: "First.", version: version + 1 } },
+    });
+  });
+
+  it("refuses what cannot be, with a sentence", async () => {
+    expect(await server.post("/api/students", { name: "Giant", heightMm: 3000 })).toMatchObject({
+      status: 400,
+      body: { errors: [{ field: "heightMm", message: expect.stringMatching(/between 60 and 240 cm/) }] },
+    });
+    expect(await server.post("/api/students", { name: "Unborn", birthYear: 2150 })).toMatchObject({
+      status: 422,
+      body: { errors: [{ field: "birthYear", code: "future-year" }] },
+    });
+    const goals = [{ subject: "cross", side: "whole" }];
+    expect(await server.post("/api/students", { name: "Goal", goals })).toMatchObject({
+      status: 422,
+      body: { errors: [{ code: "side-not-of-skill" }] },
+    });
+  });
+
+  it("refuses a goal that is cleared already, but keeps one that was set before it was", async () => {
+    const { id, version } = await add({ name: "Goal Getter" });
+    const goals = [{ subject: "cross", side: "left" }];
+    expect((await patch(`/api/students/${id}`, { version, goals })).status).toBe(200);
+    await server.post("/api/decisions", { decisions: [decisionOf(id)] });
+    expect((await patch(`/api/students/${id}`, { version: version + 1, goals })).status).toBe(200);
+    const more = [...goals, { subject: "basic-bounce", side: "whole" }];
+    expect(await patch(`/api/students/${id}`, { version: version + 2, goals: more })).toMatchObject({
+      status: 422,
+      body: { errors: [{ code: "goal-cleared" }] },
+    });
+  });
+
+  it("can be archived, still read, and brought back", async () => {
+    const { id, version } = await add({ name: "Gone Abroad" });
+    await patch(`/api/students/${id}`, { version, archived: true });
+    expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ archived: true });
+    const back = await patch(`/api/students/${id}`, { version: version + 1, archived: false });
+    expect(back.body).toMatchObject({ archived: false });
+  });
+
+  it("derives the facts anew when the student's school changes", async () => {
+    const { id, version } = await add({ name: "School Change" });
+    await server.post("/api/sets", { sets: [setOf(id, { clean: 25, bestStreak: 25 })] });
+    const status = async () => {
+      const { items } = (await server.get(`/api/students/${id}/standings`)).body as {
+        items: { subject: string; status: string }[];
+      };
+      return items.find((one) => one.subject === "basic-bounce")?.status;
+    };
+    expect(await status()).toBe("cleared");
+    await patch(`/api/students/${id}`, { version, school: "foundation-first" });
+    expect(await status()).toBe("working");
+    await patch(`/api/students/${id}`, { version: version + 1, school: null });
+    expect(await status()).toBe("cleared");
+    const keeping = { version: version + 2, school: "foundation-first", keepCleared: true };
+    await patch(`/api/students/${id}`, keeping);
+    expect(await status()).toBe("cleared");
+  });
+});
+
+describe("an early stop", () => {
+  it("ends the proposals for today, keeps no reason, and can be taken back", async () => {
+    const { id } = await add({ name: "Sore Shin" });
+    const next = async () =>
+      ((await server.get(`/api/students/${id}/next`)).body as { items: object[] }).items.length;
+    expect(await next()).toBeGreaterThan(0);
+    for (let time = 0; time < 2; time += 1) {
+      expect((await server.owner.ask("PUT", `/api/students/${id}/stop`, {})).status).toBe(200);
+    }
+    expect(await next()).toBe(0);
+    expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ hasStopped: true, next: null });
+    await server.owner.ask("DELETE", `/api/students/${id}/stop`);
+    expect(await next()).toBeGreaterThan(0);
+  });
+});
+
+describe("groups", () => {
+  it("hold students, and are changed from either end", async () => {
+    const { id } = await add({ name: "Club Member" });
+    const made = await server.post("/api/groups", { name: "Tuesday", weekday: 2, startTime: "17:30" });
+    const group = made.body as GroupView;
+    const changed = await patch(`/api/groups/${group.id}`, { version: 1, members: [id], place: "Hall B" });
+    expect(changed.body).toMatchObject({ members: [id], place: "Hall B", version: 2 });
+    const { body } = await server.get(`/api/students/${id}/detail`);
+    expect(body).toMatchObject({ groups: [group.id] });
+    expect(await patch(`/api/groups/${group.id}`, { version: 1, name: "Old" })).toMatchObject({
+      status: 409,
+      body: { current: { place: "Hall B" } },
+    });
+    expect((await server.post("/api/groups", { name: "x", members: [uuid()] })).status).toBe(404);
+    expect((await server.post("/api/groups", { name: "x", startTime: "25:00" })).status).toBe(400);
+  });
+});
+
+describe("a roster from a file", () => {
+  it("is taken in whole, with the groups it names", async () => {
+    const students = [
+      { name: "Row One", birthYear: 2012, groups: ["Fridays"] },
+      { name: "Row Two", heightMm: 1400, groups: ["fridays", "Show team"] },
+    ];
+    const reply = await server.post("/api/students/import", { students });
+    expect(reply).toMatchObject({ status: 200, body: { students: 2, groups: 2 } });
+    const { items } = (await server.get("/api/groups")).body as { items: GroupView[] };
+    expect(items.find((group) => group.name === "Fridays")?.members).toHaveLength(2);
+  });
+
+  it("is refused whole when one row cannot be", async () => {
+    const count = async () => ((await server.get("/api/students")).body as { items: object[] }).items.length;
+    const before = await count();
+    const students = [{ name: "Fine" }, { name: "Not Yet", birthYear: 2199 }];
+    expect(await server.post("/api/students/import", { students })).toMatchObject({
+      status: 422,
+      body: { errors: [{ item: 1, field: "birthYear" }] },
+    });
+    expect(await count()).toBe(before);
+  });
+});
+
+describe("readings of a student", () => {
+  it("give the path to a goal, the schools side by side, and the class's grid", async () => {
+    const { id } = await add({ name: "Path Finder", goals: [{ subject: "double-under", side: "whole" }] });
+    await server.post("/api/sets", { sets: [setOf(id, { clean: 25, bestStreak: 25 })] });
+    const own = await server.get(`/api/students/${id}/path`);
+    expect([own.status, pathReply.validate(own.body).error]).toEqual([200, undefined]);
+    expect((own.body as PathView).steps.map((step) => step.subject)).toEqual([
+      "basic-bounce",
+      "double-under",
+    ]);
+    const asked = await server.get(`/api/students/${id}/path?goal=side-swing:both&goal=cross:left`);
+    expect((asked.body as PathView).steps.map((step) => `${step.subject} ${step.side}`)).toEqual([
+      "side-swing left",
+      "side-swing right",
+      "cross left",
+    ]);
+    expect((await server.get(`/api/students/${id}/path?goal=nothing:left`)).status).toBe(422);
+
+    const schools = await server.get(`/api/students/${id}/schools`);
+    expect(schoolsReply.validate(schools.body).error).toBeUndefined();
+    const read = (schools.body as { items: SchoolReading[] }).items;
+    expect(read.map((one) => [one.school, one.cleared])).toEqual([
+      ["foundation-first", 0],
+      ["steady-hold", 0],
+      ["quick-frontier", 1],
+    ]);
+
+    const grid = await server.get("/api/grid");
+    expect(gridReply.validate(grid.body).error).toBeUndefined();
+    const { sides, students } = grid.body as GridView;
+    const row = students.find((student) => student.id === id);
+    const codes = decodeStatuses(row?.codes ?? "");
+    expect(codes).toHaveLength(sides.length);
+    expect(codes[sides.indexOf("basic-bounce:whole")]?.status).toBe("cleared");
+    expect(JSON.stringify(row).length).toBeLessThan(300);
+  });
+});
+
+describe("the school of a studio", () => {
+  it("shows what a change would clear and reopen, and keeps what was cleared where asked", async () => {
+    const { id } = await add({ name: "Preview Case" });
+    await server.post("/api/sets", { sets: [setOf(id, { clean: 25, bestStreak: 25 })] });
+    const students = [id];
+    const preview = await server.post("/api/studio/preview", { school: "foundation-first", students });
+    expect(preview.body).toEqual({
+      items: [{ studentId: id, clears: [], reopens: [{ subject: "basic-bounce", side: "whole" }] }],
+    });
+    const { version } = (await server.get("/api/studio")).body as { version: number };
+    const change = { version, school: "foundation-first", keepCleared: true };
+    expect((await patch("/api/studio", change)).status).toBe(200);
+    const status = async () => {
+      const { items } = (await server.get(`/api/students/${id}/standings`)).body as {
+        items: { subject: string; status: string; clearedBy: string | null }[];
+      };
+      return items.find((one) => one.subject === "basic-bounce");
+    };
+    expect(await status()).toMatchObject({ status: "cleared", clearedBy: "hand" });
+    expect((await patch("/api/studio", change)).status).toBe(409);
+    const zone = await patch("/api/studio", { version: version + 1, timeZone: "Nowhere/Land" });
+    expect(zone).toMatchObject({ status: 422, body: { errors: [{ code: "unknown-time-zone" }] } });
+    const settings = { sides: "alternate" };
+    expect((await patch("/api/studio", { version: version + 1, settings })).body).toMatchObject({ settings });
+    expect((await patch("/api/studio", { version: version + 2, settings: { sides: "up" } })).status).toBe(
+      400,
+    );
+  });
+
+  it("counts a student's level and reviews in the roster", async () => {
+    const { items } = (await server.get("/api/students")).body as { items: StudentView[] };
+    expect(items.find((one) => one.name === "Goal Getter")).toMatchObject({
+      level: 2,
+      stuck: 0,
+      reviewsDue: 0,
+    });
+  });
+});

@@ -1,0 +1,29 @@
+import { useQuery } from "@tanstack/react-query";
+import { Navigate } from "react-router";
+import { Fault } from "../app/faults.js";
+import { pathsOf } from "../app/paths.js";
+import { sessionQuery } from "./queries.js";
+
+/** Where the bare address leads: setting up, signing in, or the first studio of whoever is signed in. */
+export function Home() {
+  const session = useQuery(sessionQuery);
+  if (session.isError) {
+    return (
+      <Fault title="Mirrup does not answer" onRetry={() => void session.refetch()}>
+        {session.error.message}
+      </Fault>
+    );
+  }
+  if (session.data === undefined) return null;
+  if (!session.data.isSetUp) return <Navigate to="/set-up" replace />;
+  if (session.data.person === null) return <Navigate to="/sign-in" replace />;
+  const [first] = session.data.memberships;
+  if (first === undefined) {
+    return (
+      <Fault title="You belong to no studio">
+        Ask an owner to invite you, then open the link that comes.
+      </Fault>
+    );
+  }
+  return <Navigate to={pathsOf(first.studioId).students} replace />;
+}

@@ -1,0 +1,64 @@
+import type { SessionView, SignInRequest } from "@mirrup/contract";
+import { signInRequest } from "@mirrup/contract/schemas";
+import { Anchor, Button, Divider, PasswordInput, Text, TextInput } from "@mantine/core";
+import { useForm } from "@mantine/form";
+import { useDocumentTitle } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { Link, Navigate } from "react-router";
+import { post } from "../app/api.js";
+import { fits } from "../app/joi-form.js";
+import { Card } from "./card.js";
+import { sessionQuery } from "./queries.js";
+import { useBegin } from "./use-begin.js";
+
+export function SignInPage() {
+  useDocumentTitle("Sign in · Mirrup");
+  const session = useQuery(sessionQuery);
+  const { begin, busy, refusal } = useBegin();
+  const form = useForm<SignInRequest>({
+    initialValues: { email: "", password: "" },
+    validate: fits(signInRequest),
+  });
+  if (session.data?.isSetUp === false) return <Navigate to="/set-up" replace />;
+  return (
+    <Card title="Sign in" refusal={refusal}>
+      <form
+        onSubmit={form.onSubmit((values) => void begin(() => post<SessionView>("/auth/sign-in", values)))}
+      >
+        <TextInput
+          label="E-mail"
+          type="email"
+          autoComplete="username"
+          size="md"
+          {...form.getInputProps("email")}
+        />
+        <PasswordInput
+          label="Password"
+          autoComplete="current-password"
+          size="md"
+          {...form.getInputProps("password")}
+        />
+        <Button type="submit" size="md" loading={busy}>
+          Sign in
+        </Button>
+        <Anchor component={Link} to="/forgot" c="ink.9">
+          Forgotten the password?
+        </Anchor>
+      </form>
+      {session.data?.hasDemo === true && (
+        <>
+          <Divider label="or" />
+          <Button
+            size="md"
+            variant="default"
+            disabled={busy}
+            onClick={() => void begin(() => post<SessionView>("/auth/demo"))}
+          >
+            Look around the demo club
+          </Button>
+          <Text size="sm">As its coach, with made-up students. Whatever you do there stays there.</Text>
+        </>
+      )}
+    </Card>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Membership } from "@mirrup/contract";
+import { Notification } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, type ReactNode } from "react";
+import { Link, Navigate, useLocation, useParams } from "react-router";
+import { Fault } from "../app/faults.js";
+import { setSender } from "../outbox/index.js";
+import { sessionQuery } from "./queries.js";
+
+/** This person's part in the studio that the tab is in; null while that is not known. */
+export function useMembership(): Membership | null {
+  const { studioId } = useParams();
+  const session = useQuery(sessionQuery);
+  return session.data?.memberships.find((one) => one.studioId === studioId) ?? null;
+}
+
+interface StudioGateProps {
+  /** Whether the page stays when the session ends under it: a set on the floor is counted to its end. */
+  readonly stays?: boolean;
+  readonly children: ReactNode;
+}
+
+/** Lets a studio's pages be seen by whoever belongs to it. */
+export function StudioGate({ stays = false, children }: StudioGateProps) {
+  const { studioId = "" } = useParams();
+  const location = useLocation();
+  const session = useQuery(sessionQuery);
+  const personId = session.data?.person?.id;
+  useEffect(() => {
+    if (personId !== undefined) setSender({ personId, studioId });
+  }, [personId, studioId]);
+  if (session.isPending) return <p role="status">Opening …</p>;
+  const to = `/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`;
+  if (session.data?.person === null) {
+    if (!stays) return <Navigate to={to} replace />;
+    return (
+      <>
+        {children}
+        <Notification
+          withCloseButton={false}
+          color="yellow"
+          pos="fixed"
+          top={10}
+          right={10}
+          role="alert"
+          title="You are signed out"
+        >
+          What you count is kept on this device. <Link to={to}>Sign in</Link> to send it.
+        </Notification>
+      </>
+    );
+  }
+  if (session.data !== undefined && !session.data.memberships.some((one) => one.studioId === studioId)) {
+    return <Fault title="There is no such studio">Or you do not belong to it. Open one of yours.</Fault>;
+  }
+  // Where the server is silent, the page shows what it can: counting goes on without it.
+  return children;
+}

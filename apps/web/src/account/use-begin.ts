@@ -1,0 +1,39 @@
+import type { SessionView } from "@mirrup/contract";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { forgetReadings } from "../outbox/index.js";
+import { pathsOf } from "../app/paths.js";
+import { sessionQuery } from "./queries.js";
+
+/** Where a fresh session goes: back to where one was, else to the first studio. */
+function startOf(session: SessionView, asked: string | null): string {
+  // Only an address of our own: one slash, and not the start of another host.
+  if (asked !== null && /^\/(?!\/)/.test(asked)) return asked;
+  const [first] = session.memberships;
+  return first === undefined ? "/" : pathsOf(first.studioId).students;
+}
+
+/** Begins a session by some request, and goes on from there; tells what was refused. */
+export function useBegin() {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [params] = useSearchParams();
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const begin = async (request: () => Promise<SessionView>) => {
+    setBusy(true);
+    setRefusal(null);
+    try {
+      const session = await request();
+      await forgetReadings();
+      client.setQueryData(sessionQuery.queryKey, session);
+      await navigate(startOf(session, params.get("to")), { replace: true });
+    } catch (error) {
+      setRefusal(error instanceof Error ? error.message : "It could not be done.");
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { begin, busy, refusal };
+}

@@ -1,0 +1,31 @@
+import { Button, Group, Text } from "@mantine/core";
+import { notifications } from "@mantine/notifications";
+
+/** Says what was done, with a way back for as long as it is shown. */
+export function offerUndo(done: string, undo: () => void): void {
+  const id = notifications.show({
+    withBorder: true,
+    color: "ink",
+    closeButtonProps: { "aria-label": "Close" },
+    message: (
+      <Group justify="space-between" wrap="nowrap">
+        <Text>{done}</Text>
+        <Button
+          variant="default"
+          onClick={() => {
+            notifications.hide(id);
+            undo();
+          }}
+        >
+          Undo
+        </Button>
+      </Group>
+    ),
+  });
+}
+
+/** Says what went wrong, in the words that came with it. */
+export function tellFault(error: unknown): void {
+  const message = error instanceof Error ? error.message : "It could not be done. Try again.";
+  notifications.show({ withBorder: true, color: "red", title: "Not done", message });
+}

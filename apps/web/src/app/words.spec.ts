@@ -1,0 +1,134 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import { describe, expect, it } from "@jest/globals";
+import { ARMS, DRILL_KINDS, FAULT_CODES, type Suggestion, type Unmet } from "@mirrup/core";
+import {
+  captionWords,
+  daysAgoWords,
+  drillWords,
+  gateWords,
+  goalWords,
+  lengthIn,
+  lengthWords,
+  lockedWords,
+  meetingWords,
+  millimetresOf,
+  reasonWords,
+  spacingWords,
+  standingWords,
+  subjectName,
+  suggestionWords,
+  triesWords,
+} from "./words.js";
+
+function unmet(changes: Partial<Unmet>): Unmet {
+  return {
+    subject: "cross",
+    side: "left",
+    gate: { kind: "streak", count: 15 },
+    need: 15,
+    have: 0,
+    short: 15,
+    needIndex: 0,
+    way: 0,
+    ...changes,
+  };
+}
+
+describe("why a side is locked", () => {
+  it("says how much is missing of each need", () => {
+    expect(lockedWords([unmet({ have: 12, short: 3 })])).toEqual([
+      "Needs 3 more in a row of cross, left side.",
+    ]);
+    expect(lockedWords([unmet({})])).toEqual(["Needs 15 in a row of cross, left side."]);
+  });
+
+  it("joins the ways of one need by or, what one way asks by and, and gives each need a sentence", () => {
+    const sentences = lockedWords([
+      unmet({ subject: "boxer-step", side: "whole", gate: { kind: "hold", seconds: 60 } }),
+      unmet({ subject: "run-step", side: "whole", way: 1 }),
+      unmet({ needIndex: 1, side: "left" }),
+      unmet({ needIndex: 1, side: "right" }),
+    ]);
+    expect(sentences).toEqual([
+      "Needs 60 s of boxer step without a miss, or 15 in a row of run step.",
+      "Needs 15 in a row of cross, left side and 15 in a row of cross, right side.",
+    ]);
+  });
+});
+
+describe("numbers in words", () => {
+  it("say gates, goals and sides", () => {
+    expect(gateWords({ kind: "clean", clean: 4, of: 5 })).toBe("4 clean of 5");
+    expect(gateWords({ kind: "count", count: 45, seconds: 30 })).toBe("45 in 30 s");
+    expect(goalWords({ subject: "cross", side: "both" })).toBe("cross, both sides");
+    expect(subjectName("skier", "whole")).toBe("skier");
+  });
+
+  it("give lengths in both units, the one in use first, and bring them back", () => {
+    expect(lengthWords(2300)).toBe("230 cm (90.6 in)");
+    expect(lengthWords(2300, "in")).toBe("90.6 in (230 cm)");
+    for (const unit of ["cm", "in"] as const) {
+      expect(Math.abs(millimetresOf(lengthIn(1523, unit), unit) - 1523)).toBeLessThan(2);
+    }
+  });
+
+  it("round tries to what can be planned with", () => {
+    expect(triesWords({ expected: 123.4, low: 48, high: 217 })).toBe("about 120 tries (50 to 220)");
+    expect(triesWords({ expected: 12.2, low: 5, high: 18 })).toBe("about 12 tries (5 to 18)");
+    expect(triesWords({ expected: 400, low: 100, high: 2000 })).toBe("about 400 tries (100 to over 1,000)");
+    expect(triesWords({ expected: 1500, low: 300, high: 4000 })).toBe("over 1,000 tries (300 at least)");
+    expect(triesWords({ expected: 5000, low: 2000, high: 9000 })).toBe("over 1,000 tries");
+  });
+
+  it("count days as people do", () => {
+    const now = new Date(2026, 5, 10, 9).getTime();
+    const at = (day: number, hour: number) => new Date(2026, 5, day, hour).toISOString();
+    expect(daysAgoWords(at(10, 1), now)).toBe("today");
+    expect(daysAgoWords(at(9, 23), now)).toBe("yesterday");
+    expect(daysAgoWords(at(7, 12), now)).toBe("3 days ago");
+  });
+
+  it("tell when and where a group meets, as far as that is set", () => {
+    const meeting = { weekday: 5, startTime: "18:00", place: "Main hall" };
+    expect(meetingWords(meeting)).toBe("Friday 18:00, Main hall");
+    expect(meetingWords({ weekday: null, startTime: null, place: "Main hall" })).toBe("Main hall");
+    expect(meetingWords({ weekday: null, startTime: null, place: "" })).toBe("");
+  });
+});
+
+describe("every code has its words", () => {
+  it("drills of every kind, with what they ask", () => {
+    const said = DRILL_KINDS.map((kind) =>
+      drillWords({ kind, count: 5, top: 6, seconds: 30, rounds: 3, spacing: 2 }),
+    );
+    expect(new Set(said).size).toBe(DRILL_KINDS.length);
+    expect(drillWords({ kind: "spaced", count: 5, spacing: 1 })).toContain("1 bounce between");
+    expect(spacingWords(0)).toBe("no bounce between");
+  });
+
+  it("suggestions, with the fix of every fault", () => {
+    for (const fault of FAULT_CODES) {
+      const { title, why } = suggestionWords({ code: "fix", fault, times: 3 });
+      expect(title).toMatch(/^Say: \S/);
+      expect(why).toMatch(/, 3 times\. \S/);
+    }
+    const others: readonly Suggestion[] = [
+      { code: "rest", early: 1, late: 5 },
+      { code: "rope-length", misses: 8 },
+      { code: "sibling", subject: "cross-open-double" },
+      { code: "gentler", clean: 2, tries: 12 },
+      { code: "other-side", side: "left" },
+    ];
+    expect(new Set(others.map((one) => suggestionWords(one).title)).size).toBe(others.length);
+  });
+
+  it("reasons, arms and standings", () => {
+    expect(reasonWords({ code: "toward-goal", goal: "open-cross-double" })).toContain("open-cross double");
+    expect(reasonWords({ code: "short-of-gate", best: 0, gate: 15 })).toContain("no clean one yet");
+    expect(new Set(ARMS.map(captionWords)).size).toBe(ARMS.length);
+    const gate = { kind: "streak", count: 15 } as const;
+    const said = standingWords({ side: "left", status: "working", gateBest: 4, gate, isStuck: true });
+    expect(said).toBe("left working, stuck, best 4, gate 15 in a row");
+    expect(CATALOGUE.skills.size).toBeGreaterThan(90);
+  });
+});

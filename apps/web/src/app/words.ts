@@ -1,0 +1,326 @@
+/** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
+import type { GroupView, StandingItem } from "@mirrup/contract";
+import { CATALOGUE, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
+import { armsWords } from "@mirrup/core";
+import { grouped } from "./grouped.js";
+import type {
+  Arms,
+  Drill,
+  Family,
+  Gate,
+  Goal,
+  MissRule,
+  NextReason,
+  SchoolId,
+  Side,
+  Status,
+  Suggestion,
+  TriesLeft,
+  Unmet,
+  WrittenArms,
+} from "@mirrup/core";
+
+const percent = new Intl.NumberFormat("en", { style: "percent", maximumFractionDigits: 0 });
+const list = new Intl.ListFormat("en", { type: "conjunction" });
+const dayAndTime = new Intl.DateTimeFormat("en-GB", { dateStyle: "medium", timeStyle: "short" });
+const dayOnly = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeZone: "UTC" });
+const relative = new Intl.RelativeTimeFormat("en", { numeric: "auto" });
+
+export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
+  footwork: "Footwork",
+  "side-swings": "Side swings",
+  crosses: "Crosses",
+  multiples: "Multiples",
+};
+
+export const STATUS_NAMES: Readonly<Record<Status, string>> = {
+  locked: "locked",
+  ready: "ready",
+  working: "working",
+  cleared: "cleared",
+  inferred: "taken as known",
+  rusty: "rusty",
+};
+
+export const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
+  "foundation-first": SCHOOLS["foundation-first"].name,
+  "steady-hold": SCHOOLS["steady-hold"].name,
+  "quick-frontier": SCHOOLS["quick-frontier"].name,
+};
+
+export const MISS_RULE_NAMES: Readonly<Record<MissRule, string>> = {
+  repeat: "repeat the rung",
+  drop: "drop one rung",
+  restart: "back to rung 1",
+  stop: "stop",
+};
+
+export const DAY_NAMES = [
+  "Monday",
+  "Tuesday",
+  "Wednesday",
+  "Thursday",
+  "Friday",
+  "Saturday",
+  "Sunday",
+] as const;
+
+/** When and where a group meets: `Monday 17:30, Main hall`; empty where nothing is set. */
+export function meetingWords({
+  weekday,
+  startTime,
+  place,
+}: Pick<GroupView, "weekday" | "startTime" | "place">): string {
+  const day = weekday === null ? "" : (DAY_NAMES[weekday - 1] ?? "");
+  return [[day, startTime ?? ""].filter(Boolean).join(" "), place].filter(Boolean).join(", ");
+}
+
+export function skillName(subject: string): string {
+  return CATALOGUE.skills.get(subject)?.name ?? subject;
+}
+
+/** `cross, left side`, or the bare name of a skill without sides. */
+export function subjectName(subject: string, side: Side): string {
+  return side === "whole" ? skillName(subject) : `${skillName(subject)}, ${side} side`;
+}
+
+/** A goal: `cross, both sides`. */
+export function goalWords({ subject, side }: Goal): string {
+  return side === "both" ? `${skillName(subject)}, both sides` : subjectName(subject, side);
+}
+
+export type LengthUnit = "cm" | "in";
+const MM_PER: Readonly<Record<LengthUnit, number>> = { cm: 10, in: 25.4 };
+
+/** A length in the unit, as a number for a field. */
+export function lengthIn(mm: number, unit: LengthUnit): number {
+  return Math.round((mm / MM_PER[unit]) * 10) / 10;
+}
+
+export function millimetresOf(length: number, unit: LengthUnit): number {
+  return Math.round(length * MM_PER[unit]);
+}
+
+/** `243 cm (95.7 in)`, the unit in use first. */
+export function lengthWords(mm: number, unit: LengthUnit = "cm"): string {
+  const other = unit === "cm" ? "in" : "cm";
+  return `${lengthIn(mm, unit)} ${unit} (${lengthIn(mm, other)} ${other})`;
+}
+
+/** Tries left: `about 120 tries (50 to 220)`; beyond a thousand the number means little. */
+export function triesWords({ expected, low, high }: TriesLeft): string {
+  const number = (tries: number) => (tries > 1000 ? "over 1,000" : String(roundedTries(tries)));
+  if (low > 1000) return "over 1,000 tries";
+  if (expected > 1000) return `over 1,000 tries (${number(low)} at least)`;
+  return `about ${number(expected)} tries (${number(low)} to ${number(high)})`;
+}
+
+/** Nobody plans by single tries: two figures are enough. */
+function roundedTries(tries: number): number {
+  return tries < 20 ? Math.round(tries) : Math.round(tries / 10) * 10;
+}
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+export function gateWords(gate: Gate): string {
+  switch (gate.kind) {
+    case "streak":
+      return `${gate.count} in a row`;
+    case "hold":
+      return `${gate.seconds} s without a miss`;
+    case "clean":
+      return `${gate.clean} clean of ${gate.of}`;
+    case "count":
+      return `${gate.count} in ${gate.seconds} s`;
+  }
+}
+
+/** How many bounces stand between two tries: `4 bounces between`, `no bounce between`. */
+export function spacingWords(spacing: number): string {
+  return spacing === 0 ? "no bounce between" : `${spacing} ${spacing === 1 ? "bounce" : "bounces"} between`;
+}
+
+export function drillWords(drill: Drill): string {
+  const { kind, count = 1, top = 1, seconds = 0, rounds = 1, spacing = 0 } = drill;
+  switch (kind) {
+    case "climb":
+      return `${drill.growing === true ? "growing climb" : "climb"} to ${top}`;
+    case "streak":
+      return `${count} in a row`;
+    case "hold":
+      return `hold for ${seconds} s`;
+    case "count":
+      return `${count} in ${seconds} s`;
+    case "rounds":
+      return `${rounds} rounds`;
+    case "spaced":
+    case "link":
+      return `${DRILLS[kind].name}, ${spacingWords(spacing)}`;
+    default:
+      return `${DRILLS[kind].name}, ${count} tries`;
+  }
+}
+
+/** One suggestion after a set, with its reason. */
+export function suggestionWords(suggestion: Suggestion): { readonly title: string; readonly why: string } {
+  switch (suggestion.code) {
+    case "rest":
+      return {
+        title: "Rest now, or stop for today",
+        why: `Misses climbed through the set, ${suggestion.early} in its first half and ${suggestion.late} in its second. Form goes before strength does.`,
+      };
+    case "fix": {
+      const { name, cause, cue } = FAULTS[suggestion.fault];
+      return { title: `Say: ${cue}`, why: `${capital(name)}, ${suggestion.times} times. ${cause}` };
+    }
+    case "rope-length":
+      return {
+        title: "Check the rope’s length",
+        why: `${suggestion.misses} trips with no single cause: the rope is the first thing to look at.`,
+      };
+    case "sibling":
+      return {
+        title: `Offer the ${skillName(suggestion.subject)}`,
+        why: "Three lessons of honest tries moved nothing here; the other variant may come more easily.",
+      };
+    case "gentler":
+      return {
+        title: "A gentler drill",
+        why: `${suggestion.clean} of ${suggestion.tries} were clean. One step back on the ladder teaches more than going on.`,
+      };
+    case "other-side":
+      return {
+        title: `Now the ${suggestion.side} side`,
+        why: "This one meets its gate; the sides are kept in step.",
+      };
+  }
+}
+
+export function percentWords(share: number): string {
+  return percent.format(share);
+}
+
+export function listWords(names: readonly string[]): string {
+  return list.format(names);
+}
+
+export function dateTimeWords(instant: string): string {
+  return dayAndTime.format(new Date(instant));
+}
+
+/** A calendar day of the studio's: `8 June 2026`. */
+export function dateWords(day: string): string {
+  return dayOnly.format(new Date(`${day}T00:00:00Z`));
+}
+
+/** How long ago, by whole days: `today`, `yesterday`, `3 days ago`. */
+export function daysAgoWords(instant: string, now: number): string {
+  const midnight = (time: number) => new Date(time).setHours(0, 0, 0, 0);
+  const days = Math.round((midnight(new Date(instant).getTime()) - midnight(now)) / 86_400_000);
+  return relative.format(days, "day");
+}
+
+export function reasonWords(reason: NextReason): string {
+  switch (reason.code) {
+    case "near-gate":
+      return `Best is ${reason.best} of ${reason.gate}: try the gate.`;
+    case "other-side":
+      return `The ${reason.cleared} side is cleared; this keeps the sides in step.`;
+    case "toward-goal":
+      return `It is on the way to the goal: ${skillName(reason.goal)}.`;
+    case "opens":
+      return `Clearing it opens ${listWords(reason.skills.map(skillName))}.`;
+    case "short-of-gate":
+      return reason.best === 0
+        ? `Begun, no clean one yet; the gate is ${reason.gate}.`
+        : `Best is ${reason.best} so far; the gate is ${reason.gate}.`;
+    case "new":
+      return reason.opens.length === 0
+        ? "All that it needs is in place."
+        : `All that it needs is in place. It leads to ${listWords(reason.opens.map(skillName))}.`;
+    case "second-side":
+      return `All that it needs is in place. The ${reason.first} side goes first.`;
+  }
+}
+
+/** One unmet need: `needs 3 more in a row of cross, left side`. */
+function unmetWords({ subject, side, gate, short, have }: Unmet): string {
+  const what = subjectName(subject, side);
+  switch (gate.kind) {
+    case "streak":
+      return have === 0 ? `${gate.count} in a row of ${what}` : `${short} more in a row of ${what}`;
+    case "hold":
+      return `${gate.seconds} s of ${what} without a miss`;
+    case "clean":
+    case "count":
+      return `${gateWords(gate)} of ${what}`;
+  }
+}
+
+/** Why a skill side is locked, a sentence for each need; ways to meet one need are joined by "or". */
+export function lockedWords(unmet: readonly Unmet[]): string[] {
+  const byNeed = grouped(unmet, (one) => one.needIndex);
+  return [...byNeed.values()].map((need) => {
+    const ways = [...grouped(need, (one) => one.way).values()];
+    return `Needs ${ways.map((way) => listWords(way.map(unmetWords))).join(", or ")}.`;
+  });
+}
+
+export function chanceWords(chance: number): string {
+  return `${percentWords(chance)} chance`;
+}
+
+/** One side's state as a screen reader says it. */
+export function standingWords({
+  side,
+  status,
+  gateBest,
+  gate,
+  isStuck,
+}: Pick<StandingItem, "side" | "status" | "gateBest" | "gate" | "isStuck">): string {
+  const name = side === "whole" ? "" : `${side} `;
+  const progress =
+    status === "working" || (status === "locked" && gateBest > 0)
+      ? `, best ${gateBest}, gate ${gateWords(gate)}`
+      : "";
+  return `${name}${STATUS_NAMES[status]}${isStuck ? ", stuck" : ""}${progress}`;
+}
+
+/** A turn's caption on the braid, short enough to stand beside the next one. */
+export function captionWords(arms: Arms): string {
+  const side = arms.endsWith("l") ? "left" : "right";
+  switch (arms) {
+    case "o":
+      return "open";
+    case "xl":
+    case "xr":
+      return `cross, ${side} on top`;
+    case "sl":
+    case "sr":
+      return `swing ${side}`;
+    case "bl":
+    case "br":
+      return `${side} behind`;
+    case "el":
+    case "er":
+      return `back swing, ${side}`;
+    case "ul":
+    case "ur":
+      return `leg over, ${side}`;
+    case "k":
+      return "behind knees";
+    case "wl":
+    case "wr":
+      return `wrap ${side}`;
+    case "hl":
+    case "hr":
+      return `${side} let go`;
+  }
+}
+
+/** From one turn to the next: `side swing right to cross`. */
+export function linkWords(from: WrittenArms, to: WrittenArms): string {
+  return `${armsWords(from)} to ${armsWords(to)}`;
+}

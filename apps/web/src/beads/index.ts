@@ -1,0 +1,10 @@
+export { Bead } from "./bead.js";
+export {
+  beadState,
+  bySkill,
+  codedBead,
+  withFaint,
+  type BeadState,
+  type SkillStanding,
+} from "./bead-state.js";
+export { BeadKey } from "./bead-key.js";

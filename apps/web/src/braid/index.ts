@@ -1,0 +1,1 @@
+export { Braid } from "./braid.js";

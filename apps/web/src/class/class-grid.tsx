@@ -1,0 +1,126 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import { skillOf, type Family } from "@mirrup/core";
+import { Button, Checkbox } from "@mantine/core";
+import { memo, useState } from "react";
+import { Link } from "react-router";
+import { usePaths } from "../app/paths.js";
+import { skillName, STATUS_NAMES } from "../app/words.js";
+import { Bead, codedBead } from "../beads/index.js";
+import classes from "./class-grid.module.css";
+import type { Grid, GridColumn, GridStudent } from "./grid.js";
+
+const ROWS_AT_ONCE = 60;
+const BEAD_PX = 17;
+
+const FAMILY_OF = new Map<string, Family>(
+  CATALOGUE.strands.flatMap((strand) => strand.skills.map((id) => [id, strand.family] as const)),
+);
+
+function cellWords(student: GridStudent, subject: string): string {
+  const sides = (student.bySkill.get(subject) ?? []).map(
+    ({ side, coded }) =>
+      (side === "whole" ? "" : `${side} `) + STATUS_NAMES[coded.status] + (coded.isStuck ? ", stuck" : ""),
+  );
+  return `${student.name}, ${skillName(subject)}: ${sides.join("; ")}`;
+}
+
+interface RowProps {
+  readonly student: GridStudent;
+  readonly columns: readonly GridColumn[];
+  readonly isChosen: boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+/** One student's row; it is drawn anew only when it changes, since a class has thousands of cells. */
+const Row = memo(function Row({ student, columns, isChosen, onChoose }: RowProps) {
+  const paths = usePaths();
+  return (
+    <tr className={classes.row} data-chosen={isChosen}>
+      <th scope="row" className={classes.name}>
+        <span className={classes.who}>
+          <Checkbox
+            aria-label={`Choose ${student.name}`}
+            checked={isChosen}
+            onChange={() => onChoose(student.id)}
+          />
+          <Link to={paths.student(student.id)}>{student.name}</Link>
+          <span className={classes.known}>{student.known}</span>
+        </span>
+      </th>
+      {columns.map(({ subject }) => (
+        <td key={subject} title={cellWords(student, subject)}>
+          <Bead
+            state={codedBead(student.bySkill.get(subject) ?? [])}
+            family={FAMILY_OF.get(subject) ?? "footwork"}
+            size={BEAD_PX}
+          />
+          <span className={classes.said}>
+            {(student.bySkill.get(subject) ?? []).map(({ coded }) => STATUS_NAMES[coded.status]).join(", ")}
+          </span>
+        </td>
+      ))}
+    </tr>
+  );
+});
+
+interface ClassGridProps {
+  readonly grid: Grid;
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (id: string) => void;
+}
+
+/** Students by skills, a split bead a cell. */
+export function ClassGrid({ grid, chosen, onChoose }: ClassGridProps) {
+  const paths = usePaths();
+  const [rows, setRows] = useState(ROWS_AT_ONCE);
+  const most = Math.max(...grid.columns.map((column) => column.open));
+  return (
+    <div className={classes.scroll} tabIndex={0} role="region" aria-label="Students by skills">
+      <table className={classes.table}>
+        <thead>
+          <tr>
+            <th scope="col" className={classes.corner}>
+              Student, sides known
+            </th>
+            {grid.columns.map(({ subject }) => (
+              <th key={subject} scope="col" className={classes.skill}>
+                <Link
+                  to={paths.skill(subject)}
+                  style={{ color: `var(--family-${FAMILY_OF.get(subject) ?? "footwork"})` }}
+                >
+                  {skillOf(CATALOGUE, subject).name}
+                </Link>
+              </th>
+            ))}
+          </tr>
+          <tr>
+            <th scope="row" className={classes.corner}>
+              Open for how many
+            </th>
+            {grid.columns.map(({ subject, open }) => (
+              <td key={subject} className={classes.open} data-most={open > 0 && open === most}>
+                {open === 0 ? "" : open}
+              </td>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {grid.students.slice(0, rows).map((student) => (
+            <Row
+              key={student.id}
+              student={student}
+              columns={grid.columns}
+              isChosen={chosen.has(student.id)}
+              onChoose={onChoose}
+            />
+          ))}
+        </tbody>
+      </table>
+      {grid.students.length > rows && (
+        <Button variant="default" m="sm" onClick={() => setRows(rows + ROWS_AT_ONCE)}>
+          Show {Math.min(ROWS_AT_ONCE, grid.students.length - rows)} more of {grid.students.length}
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,124 @@
+import type { GroupView, NewGroup } from "@mirrup/contract";
+import { newGroup } from "@mirrup/contract/schemas";
+import { Alert, Button, Group, MultiSelect, NativeSelect, TextInput } from "@mantine/core";
+import { useForm } from "@mantine/form";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { patch, post } from "../app/api.js";
+import { fits } from "../app/joi-form.js";
+import { offerUndo, tellFault } from "../app/undo.js";
+import { DAY_NAMES } from "../app/words.js";
+import { studentsQuery } from "../students/index.js";
+import classes from "./class-page.module.css";
+
+interface GroupFormProps {
+  /** Null for a new one. */
+  readonly group: GroupView | null;
+  readonly onDone: (group: GroupView) => void;
+  readonly onLeave: () => void;
+}
+
+interface Values {
+  readonly name: string;
+  readonly weekday: string;
+  readonly startTime: string;
+  readonly place: string;
+  readonly members: readonly string[];
+}
+
+function groupOf({ name, weekday, startTime, place, members }: Values): NewGroup {
+  return {
+    name,
+    weekday: weekday === "" ? null : Number(weekday),
+    startTime: startTime === "" ? null : startTime,
+    place,
+    members,
+  };
+}
+
+/** A group's name, time, place and students. */
+export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
+  const client = useQueryClient();
+  const students = useQuery(studentsQuery);
+  const form = useForm<Values>({
+    initialValues: {
+      name: group?.name ?? "",
+      weekday: group?.weekday == null ? "" : String(group.weekday),
+      startTime: group?.startTime ?? "",
+      place: group?.place ?? "",
+      members: group?.members ?? [],
+    },
+    validate: (values) => fits(newGroup)(groupOf(values)),
+  });
+  const readAnew = () =>
+    Promise.all([["groups"], ["students"]].map((queryKey) => client.invalidateQueries({ queryKey })));
+  const save = useMutation({
+    mutationFn: (values: Values) =>
+      group === null
+        ? post<GroupView>("/groups", groupOf(values))
+        : patch<GroupView>(`/groups/${group.id}`, { ...groupOf(values), version: group.version }),
+    onSuccess: async (saved) => {
+      await readAnew();
+      onDone(saved);
+    },
+  });
+  const archive = async (one: GroupView) => {
+    try {
+      const archived = !one.archived;
+      const changed = await patch<GroupView>(`/groups/${one.id}`, { version: one.version, archived });
+      await readAnew();
+      offerUndo(archived ? `${one.name} is archived.` : `${one.name} is back.`, () => void archive(changed));
+      onLeave();
+    } catch (error) {
+      tellFault(error);
+    }
+  };
+  return (
+    <form
+      className={classes.group}
+      aria-label={group === null ? "A new group" : `The group ${group.name}`}
+      onSubmit={form.onSubmit((values) => save.mutate(values))}
+    >
+      <TextInput label="Name" size="md" withAsterisk {...form.getInputProps("name")} />
+      <NativeSelect
+        label="Day"
+        size="md"
+        data={[
+          { value: "", label: "none" },
+          ...DAY_NAMES.map((name, place) => ({ value: String(place + 1), label: name })),
+        ]}
+        {...form.getInputProps("weekday")}
+      />
+      <TextInput label="Time" type="time" size="md" {...form.getInputProps("startTime")} />
+      <TextInput label="Place" size="md" {...form.getInputProps("place")} />
+      <MultiSelect
+        className={classes.members}
+        label="Students"
+        size="md"
+        searchable
+        data={(students.data ?? [])
+          .filter((student) => !student.archived || form.values.members.includes(student.id))
+          .map(({ id, name }) => ({ value: id, label: name }))}
+        value={[...form.values.members]}
+        onChange={(members) => form.setFieldValue("members", members)}
+      />
+      {save.isError && (
+        <Alert color="red" role="alert" className={classes.members}>
+          {save.error.message}
+        </Alert>
+      )}
+      <Group className={classes.members} gap="xs">
+        <Button type="submit" size="md" loading={save.isPending}>
+          {group === null ? "Make the group" : "Save"}
+        </Button>
+        <Button variant="default" size="md" onClick={onLeave}>
+          Leave it
+        </Button>
+        {group !== null && (
+          <Button variant="default" size="md" onClick={() => void archive(group)}>
+            {group.archived ? "Bring back" : "Archive"}
+          </Button>
+        )}
+      </Group>
+    </form>
+  );
+}

@@ -1,0 +1,183 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { DecisionRequest, DecisionsReply } from "@mirrup/contract";
+import { isMet, type Side } from "@mirrup/core";
+import { Button, Group, Text, TextInput } from "@mantine/core";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { v7 as uuid } from "uuid";
+import { post } from "../app/api.js";
+import { offerUndo, tellFault } from "../app/undo.js";
+import { dateWords, skillName } from "../app/words.js";
+import type { Grid, GridSide, GridStudent } from "./grid.js";
+import { skillsOfSheet } from "./sheet-skills.js";
+import classes from "./skill-sheet.module.css";
+
+const SIDE_LETTERS: Readonly<Record<Side, string>> = { left: "L", right: "R", whole: "" };
+
+interface Tick {
+  readonly student: GridStudent;
+  readonly side: GridSide;
+}
+
+const keyOf = ({ student, side }: Tick) => `${student.id} ${side.subject}:${side.side}`;
+
+/** Clears what was ticked, in one request; all of it can be taken back at once. */
+function useTicks(onDone: () => void) {
+  const client = useQueryClient();
+  const send = useMutation({
+    mutationFn: (decisions: readonly DecisionRequest[]) => post<DecisionsReply>("/decisions", { decisions }),
+    onError: tellFault,
+    onSettled: () =>
+      Promise.all([["groups"], ["students"]].map((queryKey) => client.invalidateQueries({ queryKey }))),
+  });
+  const log = async (ticks: readonly Tick[], reason: string) => {
+    const at = new Date().toISOString();
+    const requests = ticks.map(({ student, side }): DecisionRequest => ({
+      id: uuid(),
+      studentId: student.id,
+      subject: side.subject,
+      side: side.side,
+      decision: { kind: "clear", count: null },
+      reason,
+      at,
+    }));
+    const stored = await send.mutateAsync(requests).catch(() => null);
+    if (stored === null) return;
+    onDone();
+    const done = requests.length === 1 ? "1 tick is" : `${requests.length} ticks are`;
+    offerUndo(`${done} cleared by hand.`, () =>
+      send.mutate(
+        requests.map((one) => ({
+          ...one,
+          id: uuid(),
+          decision: { kind: "void", target: one.id },
+          reason: "",
+          at: new Date().toISOString(),
+        })),
+      ),
+    );
+  };
+  return { log, isPending: send.isPending };
+}
+
+interface BoxProps extends Tick {
+  readonly isTicked: boolean;
+  readonly mayEdit: boolean;
+  readonly onTick: () => void;
+}
+
+/** One side to tick: solid where it is known, a box where it is open, struck out where it is locked. */
+function Box({ student, side, isTicked, mayEdit, onTick }: BoxProps) {
+  const { status } = side.coded;
+  const letter = SIDE_LETTERS[side.side];
+  if (isMet(status)) return <span className={classes.known}>{letter}</span>;
+  if (status === "locked") return <span className={classes.locked}>{letter}</span>;
+  return (
+    <button
+      type="button"
+      className={classes.box}
+      aria-pressed={isTicked}
+      aria-label={`${student.name}, ${skillName(side.subject)}${letter === "" ? "" : `, ${side.side}`}`}
+      disabled={!mayEdit}
+      onClick={onTick}
+    >
+      {isTicked ? "✓" : letter}
+    </button>
+  );
+}
+
+interface SkillSheetProps {
+  readonly grid: Grid;
+  readonly title: string;
+  readonly mayEdit: boolean;
+}
+
+/** One page to tick by hand in the hall, and the same page to type the ticks back from. */
+export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
+  const [ticked, setTicked] = useState<ReadonlyMap<string, Tick>>(new Map());
+  const [reason, setReason] = useState("");
+  const { log, isPending } = useTicks(() => setTicked(new Map()));
+  const skills = skillsOfSheet(grid, CATALOGUE);
+  const students = [...grid.students].sort((one, other) => one.name.localeCompare(other.name));
+  const today = dateWords(new Date().toLocaleDateString("sv-SE"));
+  const words = reason.trim() === "" ? `Ticked on the skill sheet of ${today}.` : reason.trim();
+  const tick = (one: Tick) =>
+    setTicked((before) => {
+      const after = new Map(before);
+      if (!after.delete(keyOf(one))) after.set(keyOf(one), one);
+      return after;
+    });
+  return (
+    <div>
+      <Group className={classes.tools} align="flex-end" mb="sm">
+        <Button variant="default" size="md" onClick={() => window.print()}>
+          Print the sheet
+        </Button>
+        {mayEdit && (
+          <>
+            <TextInput
+              label="Reason of the clearings"
+              placeholder={words}
+              size="md"
+              w={330}
+              maxLength={500}
+              value={reason}
+              onChange={(event) => setReason(event.currentTarget.value)}
+            />
+            <Button
+              size="md"
+              disabled={ticked.size === 0}
+              loading={isPending}
+              onClick={() => void log([...ticked.values()], words)}
+            >
+              {ticked.size === 1 ? "Clear 1 tick" : `Clear ${ticked.size} ticks`}
+            </Button>
+          </>
+        )}
+        <Text className={classes.quiet}>
+          The skills that most are ready for. Tick by hand in the hall, then press the same boxes here.
+        </Text>
+      </Group>
+      <p className={classes.heading}>
+        {title}, {today}. L left side, R right side; filled is known, crossed out is locked.
+      </p>
+      <div className={classes.scroll}>
+        <table className={classes.sheet}>
+          <thead>
+            <tr>
+              <th scope="col">Student</th>
+              {skills.map((subject) => (
+                <th key={subject} scope="col" className={classes.skill}>
+                  <span>{skillName(subject)}</span>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {students.map((student) => (
+              <tr key={student.id}>
+                <th scope="row">{student.name}</th>
+                {skills.map((subject) => (
+                  <td key={subject}>
+                    <span className={classes.pair}>
+                      {(student.bySkill.get(subject) ?? []).map((side) => (
+                        <Box
+                          key={side.side}
+                          student={student}
+                          side={side}
+                          mayEdit={mayEdit}
+                          isTicked={ticked.has(keyOf({ student, side }))}
+                          onTick={() => tick({ student, side })}
+                        />
+                      ))}
+                    </span>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+import { MISS_RULES, type Gate, type RunnableDrill, type Side } from "@mirrup/core";
+import { ActionIcon, NativeSelect } from "@mantine/core";
+import { IconMinus, IconPlus } from "@tabler/icons-react";
+import { useMemo } from "react";
+import { capital, drillWords, MISS_RULE_NAMES } from "../app/words.js";
+import { addressOf, aimOf, withAim } from "./drill-address.js";
+import classes from "./drill-choice.module.css";
+import { drillOptions } from "./drill-options.js";
+
+const MOST = 500;
+
+/** What the number of a drill counts, for whoever cannot see it beside its buttons. */
+function aimName(kind: RunnableDrill["kind"]): string {
+  switch (kind) {
+    case "climb":
+      return "Top rung";
+    case "streak":
+      return "How many in a row";
+    case "hold":
+      return "Seconds";
+    case "rounds":
+      return "Rounds";
+    case "count":
+      return "How many in the time";
+    default:
+      return "How many tries";
+  }
+}
+
+interface DrillChoiceProps {
+  readonly subject: string;
+  readonly side: Side;
+  readonly gate: Gate;
+  readonly drill: RunnableDrill;
+  readonly onChange: (drill: RunnableDrill) => void;
+}
+
+/** Before the first tap: the drill as proposed, or any other of the skill's ladder. */
+export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoiceProps) {
+  const options = useMemo(() => drillOptions(subject, side, gate), [subject, side, gate]);
+  const aim = aimOf(drill);
+  // The number can be changed by itself; whatever it is, the drill is the same one of the list.
+  const same = options.find(
+    (one) => addressOf(withAim(one.drill, aim)).toString() === addressOf(drill).toString(),
+  );
+  const manner = same?.manner ?? "";
+  return (
+    <div className={classes.choice}>
+      <NativeSelect
+        aria-label="Drill"
+        size="md"
+        value={same?.id ?? "as-is"}
+        data={[
+          ...(same === undefined ? [{ value: "as-is", label: capital(drillWords(drill)) }] : []),
+          ...options.map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        onChange={(event) => {
+          const chosen = options.find((one) => one.id === event.currentTarget.value);
+          if (chosen !== undefined) onChange(chosen.drill);
+          // The keys belong to the counting from here on.
+          event.currentTarget.blur();
+        }}
+        classNames={{ root: classes.kinds, input: classes.ruleInput }}
+      />
+      <div className={classes.aim} role="group" aria-label={aimName(drill.kind)}>
+        <ActionIcon
+          size={48}
+          className={classes.step}
+          aria-label="One less"
+          disabled={aim <= 1}
+          onClick={() => onChange(withAim(drill, aim - 1))}
+        >
+          <IconMinus aria-hidden />
+        </ActionIcon>
+        <output>{aim}</output>
+        <ActionIcon
+          size={48}
+          className={classes.step}
+          aria-label="One more"
+          disabled={aim >= MOST}
+          onClick={() => onChange(withAim(drill, aim + 1))}
+        >
+          <IconPlus aria-hidden />
+        </ActionIcon>
+      </div>
+      {drill.kind === "climb" && (
+        <NativeSelect
+          label="After a miss"
+          size="md"
+          value={drill.onMiss}
+          data={MISS_RULES.map((rule) => ({ value: rule, label: MISS_RULE_NAMES[rule] }))}
+          onChange={(event) => {
+            const onMiss = MISS_RULES.find((one) => one === event.currentTarget.value) ?? "repeat";
+            onChange({ ...drill, onMiss });
+          }}
+          classNames={{ root: classes.rule, input: classes.ruleInput }}
+        />
+      )}
+      {manner !== "" && <p className={classes.manner}>{manner}</p>}
+    </div>
+  );
+}

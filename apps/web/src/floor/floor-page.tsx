@@ -1,0 +1,140 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { NextItem, StandingItem } from "@mirrup/contract";
+import { gateAsStreak, runnable, SIDES, sidesOf, type RunnableDrill, type Side } from "@mirrup/core";
+import { useDocumentTitle } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { isProblem, isSignedOut } from "../app/api.js";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import { capital, subjectName } from "../app/words.js";
+import { OutboxNote } from "../outbox/index.js";
+import { nextQuery, standingsQuery, studentQuery } from "../students/index.js";
+import { addressOf, drillFrom } from "./drill-address.js";
+import { Stopped, useEarlyStop } from "./early-stop.js";
+import { FloorSet } from "./floor-set.js";
+import { useWakeLock } from "./use-wake-lock.js";
+import classes from "./floor.module.css";
+
+const FALLBACK: RunnableDrill = { kind: "streak", count: 10 };
+
+/** The drill for a side that nothing proposes (cleared, say): its gate as a streak. */
+function gateDrill(item: StandingItem | undefined): RunnableDrill {
+  return item === undefined ? FALLBACK : { kind: "streak", count: gateAsStreak(item.gate, 1) };
+}
+
+function useFloorSubject(): {
+  readonly studentId: string;
+  readonly subject: string;
+  readonly side: Side;
+} | null {
+  const { studentId = "", subject = "", side } = useParams();
+  const skill = CATALOGUE.skills.get(subject);
+  const known = SIDES.find((one) => one === side);
+  if (skill === undefined || known === undefined || !sidesOf(skill).includes(known)) return null;
+  return { studentId, subject, side: known };
+}
+
+/** What now, and did it count? */
+export function FloorPage() {
+  const about = useFloorSubject();
+  if (about === null) {
+    return (
+      <Fault title="There is no such drill">
+        The address names a skill or a side that the catalogue does not have. Choose a bead on the student's
+        strands.
+      </Fault>
+    );
+  }
+  return <Floor key={`${about.studentId} ${about.subject} ${about.side}`} {...about} />;
+}
+
+interface FloorProps {
+  readonly studentId: string;
+  readonly subject: string;
+  readonly side: Side;
+}
+
+function Floor({ studentId, subject, side }: FloorProps) {
+  const navigate = useNavigate();
+  const paths = usePaths();
+  const [params, setParams] = useSearchParams();
+  // Counts the sets run here, so that the next one on the same side begins afresh.
+  const [round, setRound] = useState(0);
+  const student = useQuery(studentQuery(studentId));
+  const standings = useQuery(standingsQuery(studentId));
+  const next = useQuery(nextQuery(studentId));
+  const title = capital(subjectName(subject, side));
+  useDocumentTitle(`${title} · Mirrup`);
+  useWakeLock();
+
+  const isHere = (one: { readonly subject: string; readonly side: Side }) =>
+    one.subject === subject && one.side === side;
+  const proposal: NextItem | undefined = next.data?.find(isHere);
+  const proposed = proposal === undefined ? null : runnable(proposal.drill);
+  const base = proposed ?? gateDrill(standings.data?.find(isHere));
+  const drill = drillFrom(params, base);
+  const [first] = next.data ?? [];
+  const stop = useEarlyStop(studentId);
+  // What was pressed counts at once; the server is told as soon as it answers.
+  const isPressed =
+    stop.variables !== undefined && (stop.isPending || stop.isSuccess) ? stop.variables : undefined;
+  const hasStopped = isPressed ?? student.data?.hasStopped ?? false;
+
+  const choose = (chosen: RunnableDrill) => setParams(addressOf(chosen), { replace: true });
+  const goOn = () => {
+    if (first === undefined) return;
+    setRound(round + 1);
+    void navigate(paths.floor(studentId, first.subject, first.side));
+  };
+
+  const gone = student.error ?? standings.error;
+  // Offline the counting goes on; only a refusal (no such student, deleted) ends it.
+  const refusal = isProblem(gone) && !isSignedOut(gone) ? gone : null;
+  if (refusal !== null) return <Fault title="This student is not here">{refusal.message}</Fault>;
+  return (
+    <main className={classes.floor}>
+      <header className={classes.header}>
+        <Link to={`${paths.student(studentId)}?skill=${subject}`} className={classes.leave}>
+          Leave the floor
+        </Link>
+        <div className={classes.names}>
+          <h1>{title}</h1>
+          <p>{student.data?.name ?? ""}</p>
+        </div>
+        {!hasStopped && (
+          <button type="button" className={classes.leave} onClick={() => stop.mutate(true)}>
+            Pain: stop today
+          </button>
+        )}
+        <OutboxNote />
+      </header>
+      {hasStopped && (
+        <Stopped
+          name={student.data?.name ?? ""}
+          isSent={student.data?.hasStopped === true}
+          onTakeBack={() => stop.mutate(false)}
+        />
+      )}
+      {!hasStopped &&
+        (standings.isPending && standings.fetchStatus === "fetching" ? (
+          <p role="status" className={classes.note}>
+            Opening the floor …
+          </p>
+        ) : (
+          <FloorSet
+            key={round}
+            about={{ studentId, subject, side }}
+            proposed={drill}
+            proposal={proposal}
+            standings={standings.data}
+            next={next.isFetching ? undefined : first}
+            onChoose={choose}
+            onNext={goOn}
+            onAgain={() => setRound(round + 1)}
+          />
+        ))}
+    </main>
+  );
+}

@@ -1,0 +1,64 @@
+/**
+ * A metronome on the audio clock: beats are scheduled ahead of time, so that a busy page never makes
+ * one late. The first four of a bar of count-in sound higher.
+ */
+const AHEAD_SECONDS = 0.15;
+const LOOK_MS = 40;
+const CLICK_SECONDS = 0.045;
+const COUNT_IN = 4;
+const BEAT_HZ = 880;
+const COUNT_IN_HZ = 1320;
+
+export interface Metronome {
+  readonly setTempo: (beatsAMinute: number) => void;
+  readonly stop: () => void;
+}
+
+function click(audio: AudioContext, at: number, hertz: number): void {
+  const tone = audio.createOscillator();
+  const loudness = audio.createGain();
+  tone.frequency.value = hertz;
+  loudness.gain.setValueAtTime(0.5, at);
+  loudness.gain.exponentialRampToValueAtTime(0.001, at + CLICK_SECONDS);
+  tone.connect(loudness).connect(audio.destination);
+  tone.start(at);
+  tone.stop(at + CLICK_SECONDS);
+}
+
+/** Starts to click, with a count-in; `onBeat` hears each beat's number from 1, and 0 or less while counting in. */
+export function startMetronome(tempo: number, onBeat: (beat: number) => void): Metronome {
+  const audio = new AudioContext();
+  void audio.resume();
+  let beatsAMinute = tempo;
+  let beat = 1 - COUNT_IN;
+  let next = audio.currentTime + 0.1;
+  const timers = new Set<ReturnType<typeof setTimeout>>();
+  const schedule = () => {
+    while (next < audio.currentTime + AHEAD_SECONDS) {
+      click(audio, next, beat <= 0 ? COUNT_IN_HZ : BEAT_HZ);
+      const number = beat;
+      const timer = setTimeout(
+        () => {
+          timers.delete(timer);
+          onBeat(number);
+        },
+        Math.max(0, (next - audio.currentTime) * 1000),
+      );
+      timers.add(timer);
+      next += 60 / beatsAMinute;
+      beat += 1;
+    }
+  };
+  const looking = setInterval(schedule, LOOK_MS);
+  schedule();
+  return {
+    setTempo: (changed) => {
+      beatsAMinute = changed;
+    },
+    stop: () => {
+      clearInterval(looking);
+      timers.forEach(clearTimeout);
+      void audio.close();
+    },
+  };
+}

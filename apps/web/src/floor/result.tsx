@@ -1,0 +1,130 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
+import type { Family } from "@mirrup/core";
+import {
+  capital,
+  chanceWords,
+  drillWords,
+  gateWords,
+  listWords,
+  percentWords,
+  reasonWords,
+  subjectName,
+} from "../app/words.js";
+import { Bead, beadState, bySkill } from "../beads/index.js";
+import { Link } from "react-router";
+import type { Outcome } from "./use-outcome.js";
+import type { FloorSuggestion } from "./use-suggestion.js";
+import classes from "./result.module.css";
+
+function familyOf(subject: string): Family {
+  return CATALOGUE.strands.find((strand) => strand.skills.includes(subject))?.family ?? "footwork";
+}
+
+/** What became of the set, in a heading and a sentence. */
+function said(set: SetRequest, outcome: Outcome): { readonly heading: string; readonly sentence: string } {
+  const what = subjectName(set.subject, set.side);
+  switch (outcome.kind) {
+    case "sending":
+      return { heading: "Set finished", sentence: "It is kept on this device and being sent." };
+    case "kept":
+      return {
+        heading: "Kept on this device",
+        sentence:
+          "The server does not answer just now. The set is sent, and its gate judged, as soon as it does.",
+      };
+    case "signed-out":
+      return {
+        heading: "Kept on this device",
+        sentence: "You are signed out. The set is sent, and its gate judged, when you sign in again.",
+      };
+    case "refused":
+      return {
+        heading: "Not stored",
+        sentence: `${outcome.message} The set waits on this device under “needs attention”.`,
+      };
+    case "stored": {
+      const { change } = outcome;
+      if (change?.to === "cleared") {
+        const heading = change.from === "cleared" ? `${capital(what)}: still clear` : `Cleared: ${what}`;
+        return {
+          heading,
+          sentence: `The gate was ${gateWords(change.gate)}; best in a row is ${change.bestStreak}.`,
+        };
+      }
+      const best =
+        change === undefined
+          ? ""
+          : `Best in a row is ${change.bestStreak}, the gate is ${gateWords(change.gate)}. `;
+      const chance = change === undefined ? "" : `A clean try now has a ${chanceWords(change.cleanChance)}.`;
+      return {
+        heading: `${set.clean} of ${set.clean + set.misses.length} clean`,
+        sentence: `${best}${chance}`,
+      };
+    }
+  }
+}
+
+interface ResultProps {
+  /** The one suggestion that the set itself gives; null where it gives none. */
+  readonly suggestion: FloorSuggestion | null;
+  readonly set: SetRequest;
+  readonly outcome: Outcome;
+  readonly standings: readonly StandingItem[] | undefined;
+  readonly next: NextItem | undefined;
+  readonly onNext: () => void;
+}
+
+/** After a set: what it came to, what that opened, and one proposal with its reason. */
+export function Result({ set, outcome, standings, suggestion, next, onNext }: ResultProps) {
+  const { heading, sentence } = said(set, outcome);
+  const standing = bySkill(standings ?? []).get(set.subject);
+  const opened = outcome.kind === "stored" ? outcome.opened : [];
+  const cleared = outcome.kind === "stored" && outcome.change?.to === "cleared";
+  return (
+    <div className={classes.result}>
+      <div role="status" className={classes.said}>
+        <div className={classes.heading} data-cleared={cleared}>
+          {standing !== undefined && (
+            <span className={classes.bead}>
+              <Bead state={beadState(standing)} family={familyOf(set.subject)} size={72} />
+            </span>
+          )}
+          <h2>{heading}</h2>
+        </div>
+        <p>{sentence}</p>
+        {opened.length > 0 && (
+          <p>
+            <strong>Opened:</strong> {listWords(opened.map((one) => subjectName(one.subject, one.side)))}.
+          </p>
+        )}
+        <p className={classes.quiet}>
+          {set.clean} clean, {set.misses.length} missed (
+          {percentWords(set.clean / (set.clean + set.misses.length))} clean).
+        </p>
+      </div>
+      {outcome.kind !== "sending" && suggestion !== null && (
+        <div className={classes.suggestion}>
+          <strong>{suggestion.title}</strong>
+          <span>{suggestion.why}</span>
+          {suggestion.to !== null && (
+            <Link to={suggestion.to.address} onClick={suggestion.onGo} className={classes.go}>
+              {suggestion.to.name}
+            </Link>
+          )}
+        </div>
+      )}
+      {outcome.kind !== "sending" && next !== undefined && (
+        <button type="button" className={classes.next} onClick={onNext}>
+          <span className={classes.nextName}>
+            Next: {subjectName(next.subject, next.side)}, {drillWords(next.drill)}
+            <kbd>Enter</kbd>
+          </span>
+          <span>
+            {chanceWords(next.chance)}. {reasonWords(next.reason)}
+          </span>
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import "@fontsource/atkinson-hyperlegible/latin-400.css";
+import "@fontsource/atkinson-hyperlegible/latin-700.css";
+import "@fontsource/barlow-condensed/latin-500.css";
+import "@fontsource/barlow-condensed/latin-600.css";
+import "@mantine/core/styles.css";
+import "@mantine/notifications/styles.css";
+import "./app/app.css";
+import { MantineProvider } from "@mantine/core";
+import { Notifications } from "@mantine/notifications";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider } from "react-router/dom";
+import { queryClient } from "./app/query-client.js";
+import { restoreReadings, startKeeping } from "./outbox/index.js";
+import { router } from "./routes.js";
+import { theme, variables } from "./app/theme.js";
+
+const root = document.getElementById("root");
+if (root === null) throw new Error("The page has no element #root to draw in.");
+
+await restoreReadings();
+startKeeping();
+
+// Where the browser has no service worker (plain http from elsewhere), Mirrup needs the network to open.
+if (import.meta.env.PROD && "serviceWorker" in navigator) {
+  void navigator.serviceWorker.register("/sw.js").catch(() => undefined);
+}
+
+createRoot(root).render(
+  <StrictMode>
+    <MantineProvider theme={theme} cssVariablesResolver={variables} forceColorScheme="light">
+      <Notifications position="bottom-center" autoClose={12_000} limit={3} />
+      <QueryClientProvider client={queryClient}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </MantineProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,78 @@
+/**
+ * What this person last read of this studio, kept on the device for seven days so that the floor
+ * has something to stand on while nobody answers. Wiped at sign-out; never shown to somebody else.
+ */
+import type { StudentView } from "@mirrup/contract";
+import { dehydrate, hydrate, type QueryKey } from "@tanstack/react-query";
+import { queryClient } from "../app/query-client.js";
+import { currentSender, isOf } from "./sender.js";
+import { dropReadings, keepReadings, keptReadings } from "./store.js";
+
+const DAYS_7 = 7 * 86_400_000;
+const SAVE_AFTER_MS = 800;
+
+/** What a lesson can do without: records that people write, and looks back. */
+const NOT_KEPT: ReadonlySet<unknown> = new Set(["detail", "decisions", "schools"]);
+
+/** The session, the studio, its groups and students; what only an owner reads is not kept. */
+function isKept(key: QueryKey): boolean {
+  const [root, , part] = key;
+  return (
+    ((root === "students" || root === "groups") && !NOT_KEPT.has(part)) ||
+    ((root === "session" || root === "studio") && key.length === 1)
+  );
+}
+
+let saving: ReturnType<typeof setTimeout> | undefined;
+
+/** Brings back what is kept, where it is this person's and not too old; forgets it otherwise. */
+export async function restoreReadings(): Promise<void> {
+  const kept = await keptReadings().catch(() => undefined);
+  if (kept === undefined) return;
+  const isFresh = Date.now() - kept.savedAt < DAYS_7;
+  if (!isFresh || !isOf(currentSender(), kept.sender)) {
+    await dropReadings();
+    return;
+  }
+  hydrate(queryClient, kept.state);
+  // It is shown at once, and read anew at once.
+  await queryClient.invalidateQueries({ refetchType: "none" });
+}
+
+/** A student who is not in the list any more was deleted or archived: nothing of theirs stays here. */
+function forgetTheGone(students: readonly StudentView[]): void {
+  const present = new Set(students.map((student) => student.id));
+  queryClient.removeQueries({
+    predicate: ({ queryKey: [root, id] }) =>
+      root === "students" && typeof id === "string" && !present.has(id),
+  });
+}
+
+async function save(): Promise<void> {
+  const sender = currentSender();
+  if (sender === null) return;
+  const state = dehydrate(queryClient, {
+    shouldDehydrateQuery: ({ queryKey, state: { status } }) => status === "success" && isKept(queryKey),
+  });
+  await keepReadings({ sender, savedAt: Date.now(), state });
+}
+
+/** Keeps whatever is read from now on, a moment after it was. */
+export function startKeeping(): void {
+  queryClient.getQueryCache().subscribe(({ type, query }) => {
+    const key = query.queryKey as QueryKey;
+    if (type !== "updated" || query.state.status !== "success" || !isKept(key)) return;
+    if (key.length === 1 && key[0] === "students") {
+      forgetTheGone(query.state.data as readonly StudentView[]);
+    }
+    clearTimeout(saving);
+    saving = setTimeout(() => void save().catch(() => undefined), SAVE_AFTER_MS);
+  });
+}
+
+/** Takes everything that was read off the device and out of the page: at sign-out, and for somebody new. */
+export async function forgetReadings(): Promise<void> {
+  clearTimeout(saving);
+  queryClient.clear();
+  await dropReadings().catch(() => undefined);
+}

@@ -1,0 +1,58 @@
+import type { DecisionView, LoggedDecision } from "@mirrup/contract";
+import { Button, Skeleton, Text } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { dateTimeWords, gateWords, subjectName } from "../app/words.js";
+import { decisionsQuery, useDecide } from "../students/index.js";
+import classes from "./record-page.module.css";
+
+function decisionWords(decision: LoggedDecision): string {
+  switch (decision.kind) {
+    case "clear":
+      return "cleared by hand";
+    case "reopen":
+      return "reopened";
+    case "place":
+      return decision.seen ? `placed: ${decision.answer}` : "taken as likely known";
+    case "override":
+      return decision.gate === null ? "the school’s gate again" : `gate set to ${gateWords(decision.gate)}`;
+    case "void":
+      return "taken back";
+  }
+}
+
+/** What was decided about a student, newest first, each of which can be taken back. */
+export function DecisionList({ studentId }: { readonly studentId: string }) {
+  const decisions = useQuery(decisionsQuery(studentId));
+  const { decide, isPending } = useDecide(studentId);
+  const takeBack = ({ id, subject, side }: DecisionView) =>
+    void decide({ subject, side, decision: { kind: "void", target: id }, reason: "" });
+  if (decisions.data === undefined) return <Skeleton height={80} />;
+  const shown = decisions.data.filter(({ decision }) => decision.kind !== "void");
+  if (shown.length === 0) {
+    return (
+      <Text size="sm">Nothing has been decided by hand. Sets clear a side when they meet its gate.</Text>
+    );
+  }
+  return (
+    <ul className={classes.decisions}>
+      {shown.map((one) => (
+        <li key={one.id}>
+          <Text className={one.isVoided ? classes.voided : undefined}>
+            <strong>{subjectName(one.subject, one.side)}</strong>: {decisionWords(one.decision)}
+          </Text>
+          <Text size="sm" className={classes.quiet}>
+            {dateTimeWords(one.at)}
+            {one.by !== null && `, ${one.by}`}. {one.reason}
+          </Text>
+          {one.isVoided ? (
+            <Text size="sm">Taken back.</Text>
+          ) : (
+            <Button variant="subtle" px={4} disabled={isPending} onClick={() => takeBack(one)}>
+              Take back
+            </Button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,84 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { Goal } from "@mirrup/core";
+import { skillOf } from "@mirrup/core";
+import { Button, NativeSelect, Select, Text } from "@mantine/core";
+import { useState } from "react";
+import { goalWords } from "../app/words.js";
+import classes from "./record-page.module.css";
+
+const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name, aliases }) => ({
+  value: id,
+  label: aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name,
+}));
+
+type GoalSide = Goal["side"];
+const SIDES: readonly GoalSide[] = ["left", "right", "both"];
+
+interface GoalsFieldProps {
+  readonly goals: readonly Goal[];
+  readonly leadingSide: "left" | "right";
+  readonly error: unknown;
+  readonly onChange: (goals: readonly Goal[]) => void;
+}
+
+/** The skills a student wants, each on a side; the stronger side is offered first. */
+export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldProps) {
+  const [subject, setSubject] = useState<string | null>(null);
+  const [side, setSide] = useState<GoalSide>(leadingSide);
+  const isTwoSided = subject !== null && skillOf(CATALOGUE, subject).twoSided;
+  const add = () => {
+    if (subject === null) return;
+    const goal: Goal = { subject, side: isTwoSided ? side : "whole" };
+    if (!goals.some((one) => one.subject === goal.subject && one.side === goal.side))
+      onChange([...goals, goal]);
+    setSubject(null);
+  };
+  return (
+    <div>
+      <ul className={classes.goals}>
+        {goals.map((goal) => (
+          <li key={`${goal.subject} ${goal.side}`}>
+            {goalWords(goal)}
+            <Button
+              variant="subtle"
+              onClick={() => onChange(goals.filter((one) => one !== goal))}
+              aria-label={`Take out the goal ${goalWords(goal)}`}
+            >
+              Take out
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className={classes.pair}>
+        <Select
+          label="Another goal"
+          placeholder="Any of its names"
+          size="md"
+          searchable
+          limit={40}
+          data={SKILLS}
+          value={subject}
+          onChange={setSubject}
+          nothingFoundMessage="No skill has this name."
+        />
+        {isTwoSided && (
+          <NativeSelect
+            label="On"
+            size="md"
+            value={side}
+            data={SIDES.map((value) => ({ value, label: value === "both" ? "both sides" : `${value} side` }))}
+            onChange={(event) => setSide(SIDES.find((one) => one === event.currentTarget.value) ?? "both")}
+          />
+        )}
+        <Button variant="default" size="md" disabled={subject === null} onClick={add}>
+          Add the goal
+        </Button>
+      </div>
+      {typeof error === "string" && (
+        <Text c="red.9" size="sm" mt={4} role="alert">
+          {error}
+        </Text>
+      )}
+    </div>
+  );
+}

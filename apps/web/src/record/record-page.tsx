@@ -1,0 +1,46 @@
+import type { StudentDetail } from "@mirrup/contract";
+import { Fieldset, Skeleton, Text } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useParams } from "react-router";
+import { Fault } from "../app/faults.js";
+import { detailQuery } from "../students/index.js";
+import { Archive } from "./archive.js";
+import { DecisionList } from "./decision-list.js";
+import { RecordForm } from "./record-form.js";
+import { RopeFit } from "./rope-fit.js";
+import classes from "./record-page.module.css";
+
+/** What people wrote down about a student, the rope that fits, and what was decided. */
+export function RecordPage() {
+  const { studentId = "" } = useParams();
+  const detail = useQuery(detailQuery(studentId));
+  if (detail.isError) {
+    return (
+      <Fault title="The record could not be read" onRetry={() => void detail.refetch()}>
+        {detail.error.message}
+      </Fault>
+    );
+  }
+  if (detail.data === undefined) return <Skeleton height={400} m="lg" />;
+  return <Parts detail={detail.data} />;
+}
+
+function Parts({ detail }: { readonly detail: StudentDetail }) {
+  return (
+    <div className={classes.page}>
+      <RecordForm detail={detail} />
+      <aside className={classes.beside}>
+        <RopeFit detail={detail} />
+        <Fieldset legend="Decisions">
+          <DecisionList studentId={detail.id} />
+        </Fieldset>
+        <Fieldset legend="Archive">
+          <Text size="sm" mb="xs">
+            Whoever is archived is in no list or plan; everything of theirs is kept and can be brought back.
+          </Text>
+          <Archive detail={detail} />
+        </Fieldset>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { writeRoster } from "./roster-file.js";

@@ -1,0 +1,142 @@
+/** A roster file read and written: rows, what each comes to, and what is wrong with it, row by row. */
+import type { GroupView, StudentDetail } from "@mirrup/contract";
+import Papa from "papaparse";
+import { columnOf, COLUMNS, type Column, type RosterRow } from "./columns.js";
+
+export interface RowFault {
+  /** The line of the file, from 1, the heading's line counted. */
+  readonly line: number;
+  readonly column: string;
+  readonly message: string;
+}
+
+export interface ReadRow {
+  readonly line: number;
+  readonly student: RosterRow;
+  /** Somebody of that name is in the studio, or further up in the file. */
+  readonly isTwin: boolean;
+}
+
+export interface ReadRoster {
+  readonly rows: readonly ReadRow[];
+  readonly faults: readonly RowFault[];
+  readonly understood: readonly string[];
+  readonly overlooked: readonly string[];
+}
+
+export function plainName(name: string): string {
+  return name.normalize("NFC").trim().replace(/\s+/g, " ").toLocaleLowerCase();
+}
+
+/** Text from a file's bytes: UTF-8 or UTF-16 with their marks, else UTF-8, else the old Western encoding. */
+export function decodeText(bytes: Uint8Array): { readonly text: string; readonly encoding: string } {
+  const [first, second] = bytes;
+  if (first === 0xff && second === 0xfe)
+    return { text: new TextDecoder("utf-16le").decode(bytes), encoding: "UTF-16" };
+  if (first === 0xfe && second === 0xff)
+    return { text: new TextDecoder("utf-16be").decode(bytes), encoding: "UTF-16" };
+  try {
+    return { text: new TextDecoder("utf-8", { fatal: true }).decode(bytes), encoding: "UTF-8" };
+  } catch {
+    return { text: new TextDecoder("windows-1252").decode(bytes), encoding: "Windows-1252" };
+  }
+}
+
+/** Cells of a heading and rows into students; `known` are the names of those who are there already. */
+export class RosterReader {
+  private readonly columns: readonly (Column | undefined)[];
+  private readonly seen: Set<string>;
+  private readonly rows: ReadRow[] = [];
+  private readonly faults: RowFault[] = [];
+
+  constructor(
+    private readonly headings: readonly string[],
+    known: Iterable<string>,
+  ) {
+    this.columns = headings.map(columnOf);
+    this.seen = new Set([...known].map(plainName));
+    if (!this.columns.some((column) => column?.id === "name")) {
+      const message = `No column is called “Name”. The first line has: ${headings.join(", ") || "nothing"}.`;
+      this.faults.push({ line: 1, column: "Name", message });
+    }
+  }
+
+  get hasNames(): boolean {
+    return this.columns.some((column) => column?.id === "name");
+  }
+
+  add(cells: readonly string[], line: number): void {
+    if (cells.every((cell) => cell.trim() === "")) return;
+    const cellsRead = this.columns.flatMap((column, place) => {
+      // Undoes the mark by which `writeRoster` keeps a cell from being run as a formula.
+      const text = (cells[place] ?? "").trim().replace(/^'(?=[=+\-@])/, "");
+      return column === undefined || text === "" ? [] : [{ column, read: column.read(text) }];
+    });
+    const faults = cellsRead.flatMap(({ column, read }) =>
+      typeof read === "string" ? [{ line, column: column.heading, message: read }] : [],
+    );
+    this.faults.push(...faults);
+    const fields = cellsRead.map(({ read }) => (typeof read === "string" ? {} : read));
+    const student: Partial<RosterRow> = Object.assign({}, ...fields) as Partial<RosterRow>;
+    const { name } = student;
+    if (faults.length > 0) return;
+    if (name === undefined) {
+      this.faults.push({ line, column: "Name", message: "The name is missing." });
+      return;
+    }
+    const key = plainName(name);
+    this.rows.push({ line, student: { ...student, name }, isTwin: this.seen.has(key) });
+    this.seen.add(key);
+  }
+
+  result(): ReadRoster {
+    return {
+      rows: this.rows,
+      faults: this.faults,
+      understood: this.columns.flatMap((column) => column?.heading ?? []),
+      overlooked: this.headings.filter(
+        (heading, place) => this.columns[place] === undefined && heading !== "",
+      ),
+    };
+  }
+}
+
+const ROWS_A_REPORT = 1000;
+
+/** Reads a file's text; `onProgress` hears how many of how many rows have been read. */
+export function readRoster(
+  text: string,
+  known: Iterable<string>,
+  onProgress?: (read: number, all: number) => void,
+): ReadRoster {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
+  const [headings = [], ...rows] = data;
+  const reader = new RosterReader(
+    headings.map((heading) => heading.trim()),
+    known,
+  );
+  if (reader.hasNames) {
+    rows.forEach((cells, place) => {
+      reader.add(cells, place + 2);
+      if ((place + 1) % ROWS_A_REPORT === 0) onProgress?.(place + 1, rows.length);
+    });
+  }
+  return reader.result();
+}
+
+/** The roster as CSV, with the headings that the reader understands. */
+export function writeRoster(students: readonly StudentDetail[], groups: readonly GroupView[]): string {
+  const nameOf = new Map(groups.map((group) => [group.id, group.name]));
+  const rows = students
+    .filter((student) => !student.archived)
+    .map((student) => {
+      const names = student.groups.flatMap((id) => nameOf.get(id) ?? []);
+      return COLUMNS.map((column) => column.write(student, names));
+    });
+  const csv = Papa.unparse(
+    { fields: COLUMNS.map((column) => column.heading), data: rows },
+    // A cell that a spreadsheet would run as a formula is written so that it stays text.
+    { escapeFormulae: true },
+  );
+  return `\uFEFF${csv}\r\n`;
+}

@@ -1,0 +1,130 @@
+import { createBrowserRouter, Outlet, type LoaderFunctionArgs } from "react-router";
+import { Home, StudioGate } from "./account/index.js";
+import { NoSuchPage, PageFault } from "./app/faults.js";
+import { queryClient } from "./app/query-client.js";
+import { currentStudio, enterStudio } from "./app/studio.js";
+import { Shell } from "./shell/shell.js";
+
+/** Settles the tab's studio before anything of its pages asks the server. */
+function enter({ params }: LoaderFunctionArgs): null {
+  const { studioId = null } = params;
+  // What is remembered belongs to the studio that was left.
+  if (currentStudio() !== null && currentStudio() !== studioId)
+    for (const root of ["students", "groups"]) queryClient.removeQueries({ queryKey: [root] });
+  if (currentStudio() !== studioId) queryClient.removeQueries({ queryKey: ["studio"] });
+  enterStudio(studioId);
+  return null;
+}
+
+const account = {
+  signIn: async () => ({ Component: (await import("./account/sign-in-page.js")).SignInPage }),
+  setUp: async () => ({ Component: (await import("./account/set-up-page.js")).SetUpPage }),
+  forgot: async () => ({ Component: (await import("./account/link-pages.js")).ForgotPage }),
+  reset: async () => ({ Component: (await import("./account/link-pages.js")).ResetPage }),
+  join: async () => ({ Component: (await import("./account/link-pages.js")).JoinPage }),
+};
+
+export const router = createBrowserRouter([
+  {
+    errorElement: <PageFault />,
+    children: [
+      { path: "/", element: <Home /> },
+      { path: "sign-in", lazy: account.signIn },
+      { path: "set-up", lazy: account.setUp },
+      { path: "forgot", lazy: account.forgot },
+      { path: "reset", lazy: account.reset },
+      { path: "join", lazy: account.join },
+      {
+        path: ":studioId",
+        loader: enter,
+        children: [
+          {
+            element: (
+              <StudioGate>
+                <Shell />
+              </StudioGate>
+            ),
+            children: [
+              { index: true, element: <Home /> },
+              {
+                path: "students",
+                lazy: async () => ({ Component: (await import("./students/students-page.js")).StudentsPage }),
+              },
+              {
+                path: "students/import",
+                lazy: async () => ({ Component: (await import("./roster-file/import-page.js")).ImportPage }),
+              },
+              {
+                path: "students/:studentId",
+                lazy: async () => ({ Component: (await import("./students/student-frame.js")).StudentFrame }),
+                children: [
+                  {
+                    index: true,
+                    lazy: async () => ({
+                      Component: (await import("./strands/strands-page.js")).StrandsPage,
+                    }),
+                  },
+                  {
+                    path: "outline",
+                    lazy: async () => ({
+                      Component: (await import("./strands/outline-page.js")).OutlinePage,
+                    }),
+                  },
+                  {
+                    path: "placement",
+                    lazy: async () => ({
+                      Component: (await import("./placement/placement-page.js")).PlacementPage,
+                    }),
+                  },
+                  {
+                    path: "record",
+                    lazy: async () => ({ Component: (await import("./record/record-page.js")).RecordPage }),
+                  },
+                  {
+                    path: "schools",
+                    lazy: async () => ({
+                      Component: (await import("./strands/schools-page.js")).SchoolsPage,
+                    }),
+                  },
+                ],
+              },
+              {
+                path: "class/:groupId?",
+                lazy: async () => ({ Component: (await import("./class/class-page.js")).ClassPage }),
+              },
+              {
+                path: "skills/:skillId?",
+                lazy: async () => ({
+                  Component: (await import("./skill-book/skill-book-page.js")).SkillBookPage,
+                }),
+              },
+              {
+                path: "studio",
+                lazy: async () => ({ Component: (await import("./studio/studio-page.js")).StudioPage }),
+              },
+              { path: "*", element: <NoSuchPage /> },
+            ],
+          },
+          {
+            element: (
+              <StudioGate stays>
+                <Outlet />
+              </StudioGate>
+            ),
+            children: [
+              {
+                path: "class/:groupId/round/:subject",
+                lazy: async () => ({ Component: (await import("./floor/round-page.js")).RoundPage }),
+              },
+              {
+                path: "students/:studentId/floor/:subject/:side",
+                lazy: async () => ({ Component: (await import("./floor/floor-page.js")).FloorPage }),
+              },
+            ],
+          },
+        ],
+      },
+      { path: "*", element: <NoSuchPage /> },
+    ],
+  },
+]);

@@ -1,0 +1,55 @@
+import { Text } from "@mantine/core";
+import { IconBook2, IconGridDots, IconHome, IconUsers } from "@tabler/icons-react";
+import { Link, NavLink, Outlet, useNavigation } from "react-router";
+import { usePaths } from "../app/paths.js";
+import { OutboxNote } from "../outbox/index.js";
+import { KeysHelp } from "./keys-help.js";
+import classes from "./shell.module.css";
+
+/** The frame of the desk screens: where one is, what waits to be sent, and the page. */
+export function Shell() {
+  const navigation = useNavigation();
+  const paths = usePaths();
+  return (
+    <div className={classes.frame}>
+      <a className={classes.skip} href="#page">
+        Skip to the page
+      </a>
+      <header className={classes.rail}>
+        <Link to={paths.students} className={classes.mark}>
+          mirrup
+        </Link>
+        <nav aria-label="Screens" className={classes.screens}>
+          <NavLink to={paths.students} className={classes.screen}>
+            <IconUsers size={22} stroke={1.6} aria-hidden />
+            <span>Students</span>
+          </NavLink>
+          <NavLink to={paths.class()} className={classes.screen}>
+            <IconGridDots size={22} stroke={1.6} aria-hidden />
+            <span>Class</span>
+          </NavLink>
+          <NavLink to={paths.skills} className={classes.screen}>
+            <IconBook2 size={22} stroke={1.6} aria-hidden />
+            <span>Skill book</span>
+          </NavLink>
+          <NavLink to={paths.studio} className={classes.screen}>
+            <IconHome size={22} stroke={1.6} aria-hidden />
+            <span>Studio</span>
+          </NavLink>
+        </nav>
+        <div className={classes.foot}>
+          <OutboxNote />
+          <KeysHelp />
+        </div>
+      </header>
+      <main id="page" tabIndex={-1} className={classes.page} aria-busy={navigation.state !== "idle"}>
+        <Outlet />
+      </main>
+      {navigation.state !== "idle" && (
+        <Text className={classes.loading} role="status">
+          Opening …
+        </Text>
+      )}
+    </div>
+  );
+}

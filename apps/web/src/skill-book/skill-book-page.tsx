@@ -1,0 +1,141 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import { printScore, sidesOf, sideScore, type Side, type Skill } from "@mirrup/core";
+import { SegmentedControl, Text, Title } from "@mantine/core";
+import { useDocumentTitle } from "@mantine/hooks";
+import { useState } from "react";
+import { useParams, useSearchParams } from "react-router";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import { useSearchWords } from "../app/use-search-words.js";
+import { capital, FAMILY_NAMES, listWords } from "../app/words.js";
+import { Bead, type BeadState } from "../beads/index.js";
+import { ScoreDesk } from "./score-desk.js";
+import { Faults, Gates, Kin, LadderTable, Teaching } from "./skill-facts.js";
+import { familyOf, SkillList } from "./skill-list.js";
+import classes from "./skill-book-page.module.css";
+
+const FULL = { status: "cleared", progress: 1 } as const;
+const HOLLOW = { status: "ready", progress: 0 } as const;
+
+/** The bead as a name tag: the side that is shown is the filled half. */
+function tagState(skill: Skill, side: Side): BeadState {
+  if (!skill.twoSided) return { kind: "whole", whole: FULL };
+  return { kind: "split", left: side === "left" ? FULL : HOLLOW, right: side === "right" ? FULL : HOLLOW };
+}
+
+interface DetailProps {
+  readonly skill: Skill;
+  readonly side: Side;
+  readonly onSide: (side: Side) => void;
+}
+
+function SkillDetail({ skill, side, onSide }: DetailProps) {
+  const score = sideScore(skill, side);
+  const written = score === null ? null : printScore(score);
+  const [text, setText] = useState(written ?? "");
+  const family = familyOf(skill.id);
+  return (
+    <article className={classes.detail}>
+      <header className={classes.header}>
+        <Bead state={tagState(skill, side)} family={family} size={56} />
+        <div className={classes.names}>
+          <Title order={1}>{capital(skill.name)}</Title>
+          <Text className={classes.quiet}>
+            {FAMILY_NAMES[family]}, level {CATALOGUE.levels.get(skill.id)}
+            {skill.aliases.length > 0 && `. Also: ${listWords(skill.aliases)}`}.
+          </Text>
+        </div>
+        {skill.twoSided && (
+          <SegmentedControl
+            aria-label="Side"
+            size="md"
+            value={side}
+            data={[
+              { value: "left", label: "Left" },
+              { value: "right", label: "Right" },
+            ]}
+            onChange={(value) => onSide(value === "left" ? "left" : "right")}
+          />
+        )}
+      </header>
+      {written === null ? (
+        <Text>
+          It lies outside the rope model, so it has no score, braid or timing. Its drills, gate and needs work
+          as for any other skill.
+        </Text>
+      ) : (
+        <ScoreDesk skillId={skill.id} original={written} text={text} onChange={setText} />
+      )}
+      <Teaching skill={skill} />
+      <Kin skill={skill} />
+      <Gates skill={skill} />
+      <LadderTable skill={skill} side={side} />
+      <Faults skill={skill} />
+    </article>
+  );
+}
+
+/** The desk alone, for a score that is not (yet) a skill's. */
+function FreeDesk() {
+  const [text, setText] = useState("sr xr o (o o)");
+  return (
+    <article className={classes.detail}>
+      <Title order={1}>Score desk</Title>
+      <Text className={classes.quiet}>
+        Type or paste a score: <code>o</code> open, <code>xr</code> cross with the right arm on top,{" "}
+        <code>sr</code> side swing right, <code>(o o)</code> a double, <code>/l</code> landing on the left
+        foot. Or choose a skill from the list.
+      </Text>
+      <ScoreDesk skillId={null} original={null} text={text} onChange={setText} />
+    </article>
+  );
+}
+
+/** What is this trick, and how is it taught? */
+export function SkillBookPage() {
+  const { skillId = null } = useParams();
+  const paths = usePaths();
+  const [params, setParams] = useSearchParams();
+  const skill = skillId === null ? null : CATALOGUE.skills.get(skillId);
+  useDocumentTitle(`${skill?.name === undefined ? "Skill book" : capital(skill.name)} · Mirrup`);
+  const [words, setWords] = useSearchWords();
+  const arrangement = params.get("by") === "level" ? "level" : "strand";
+  const change = (name: string, value: string | null) => {
+    const changed = new URLSearchParams(params);
+    if (value === null || value === "") changed.delete(name);
+    else changed.set(name, value);
+    setParams(changed, { replace: true });
+  };
+  const asked = params.get("side");
+  const sides = skill == null ? [] : sidesOf(skill);
+  const side = sides.find((one) => one === asked) ?? sides.at(-1) ?? "whole";
+  const query = params.size > 0 ? `?${params.toString()}` : "";
+  return (
+    <div className={classes.page} data-chosen={skillId !== null}>
+      <div className={classes.list}>
+        <SkillList
+          selected={skillId}
+          words={words}
+          arrangement={arrangement}
+          onSearch={setWords}
+          onArrange={(value) => change("by", value === "level" ? value : null)}
+          pathOf={(id) => `${paths.skill(id)}${query}`}
+        />
+      </div>
+      {skill === undefined && (
+        <Fault title="There is no such skill">
+          Choose one from the list, or search for it by another name.
+        </Fault>
+      )}
+      {skill === null && <FreeDesk />}
+      {skill != null && (
+        <SkillDetail
+          key={`${skill.id} ${side}`}
+          skill={skill}
+          side={side}
+          onSide={(value) => change("side", value)}
+        />
+      )}
+    </div>
+  );
+}

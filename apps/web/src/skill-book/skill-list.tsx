@@ -1,0 +1,103 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { Family, Skill } from "@mirrup/core";
+import { SegmentedControl, Text, TextInput } from "@mantine/core";
+import { useHotkeys } from "@mantine/hooks";
+import { IconSearch } from "@tabler/icons-react";
+import { useRef } from "react";
+import { Link } from "react-router";
+import { grouped } from "../app/grouped.js";
+import { capital, FAMILY_NAMES } from "../app/words.js";
+import { searchSkills } from "./search.js";
+import classes from "./skill-list.module.css";
+
+export type Arrangement = "strand" | "level";
+
+const FAMILY_OF = new Map<string, Family>(
+  CATALOGUE.strands.flatMap((strand) => strand.skills.map((id) => [id, strand.family] as const)),
+);
+const STRAND_OF = new Map<string, string>(
+  CATALOGUE.strands.flatMap((strand) =>
+    strand.skills.map((id) => [id, `${FAMILY_NAMES[strand.family]}: ${strand.name}`] as const),
+  ),
+);
+
+export function familyOf(id: string): Family {
+  return FAMILY_OF.get(id) ?? "footwork";
+}
+
+function groupName(skill: Skill, arrangement: Arrangement): string {
+  return arrangement === "strand"
+    ? (STRAND_OF.get(skill.id) ?? "")
+    : `Level ${CATALOGUE.levels.get(skill.id) ?? 1}`;
+}
+
+function arranged(words: string, arrangement: Arrangement): ReadonlyMap<string, readonly Skill[]> {
+  const skills = searchSkills(words);
+  if (words.trim() !== "")
+    return new Map([[skills.length === 1 ? "1 skill" : `${skills.length} skills`, skills]]);
+  const byLevel = (skill: Skill) => CATALOGUE.levels.get(skill.id) ?? 1;
+  const sorted =
+    arrangement === "level" ? [...skills].sort((one, other) => byLevel(one) - byLevel(other)) : skills;
+  return grouped(sorted, (skill) => groupName(skill, arrangement));
+}
+
+interface SkillListProps {
+  readonly selected: string | null;
+  readonly words: string;
+  readonly arrangement: Arrangement;
+  readonly onSearch: (words: string) => void;
+  readonly onArrange: (arrangement: Arrangement) => void;
+  /** The address of a skill's page, with the search kept. */
+  readonly pathOf: (id: string) => string;
+}
+
+/** Every skill of the catalogue, by strand or level, or by any of its names. */
+export function SkillList({ selected, words, arrangement, onSearch, onArrange, pathOf }: SkillListProps) {
+  const search = useRef<HTMLInputElement>(null);
+  useHotkeys([["/", () => search.current?.focus()]]);
+  const groups = arranged(words, arrangement);
+  const shown = [...groups.values()].some((skills) => skills.length > 0);
+  return (
+    <nav className={classes.list} aria-label="Skills">
+      <TextInput
+        ref={search}
+        aria-label="Find a skill by any of its names"
+        placeholder="Find a skill  ( / )"
+        leftSection={<IconSearch size={18} aria-hidden />}
+        size="md"
+        value={words}
+        onChange={(event) => onSearch(event.currentTarget.value)}
+      />
+      <SegmentedControl
+        aria-label="Arrange by"
+        fullWidth
+        value={arrangement}
+        data={[
+          { value: "strand", label: "by strand" },
+          { value: "level", label: "by level" },
+        ]}
+        onChange={(value) => onArrange(value === "level" ? "level" : "strand")}
+      />
+      {!shown && <Text>No skill is called “{words}”. Try another of its names, or fewer letters.</Text>}
+      {[...groups].map(([name, skills]) => (
+        <section key={name}>
+          <h3 className={classes.group}>{name}</h3>
+          <ul>
+            {skills.map((skill) => (
+              <li key={skill.id}>
+                <Link
+                  to={pathOf(skill.id)}
+                  className={classes.skill}
+                  aria-current={skill.id === selected ? "page" : undefined}
+                  style={{ borderLeftColor: `var(--family-${familyOf(skill.id)})` }}
+                >
+                  {capital(skill.name)}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </nav>
+  );
+}

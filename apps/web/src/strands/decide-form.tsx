@@ -1,0 +1,172 @@
+import type { StandingItem } from "@mirrup/contract";
+import type { Gate } from "@mirrup/core";
+import { Button, Group, NativeSelect, NumberInput, TextInput } from "@mantine/core";
+import { useState, type SyntheticEvent } from "react";
+import { gateWords, subjectName } from "../app/words.js";
+import { useDecide, type Deciding } from "../students/index.js";
+import classes from "./skill-panel.module.css";
+
+type Kind = "clear" | "reopen" | "override";
+
+const GATE_KINDS: readonly Gate["kind"][] = ["streak", "hold", "clean", "count"];
+const GATE_WORDS: Readonly<Record<Gate["kind"], string>> = {
+  streak: "in a row",
+  hold: "seconds held",
+  clean: "clean of",
+  count: "in seconds",
+};
+
+/** Numbers of a gate's kind: the first, and the second where it has one. */
+function gateOfNumbers(kind: Gate["kind"], first: number, second: number): Gate {
+  switch (kind) {
+    case "streak":
+      return { kind, count: first };
+    case "hold":
+      return { kind, seconds: first };
+    case "clean":
+      return { kind, clean: Math.min(first, second), of: second };
+    case "count":
+      return { kind, count: first, seconds: second };
+  }
+}
+
+function numbersOf(gate: Gate): readonly [number, number] {
+  switch (gate.kind) {
+    case "streak":
+      return [gate.count, 10];
+    case "hold":
+      return [gate.seconds, 10];
+    case "clean":
+      return [gate.clean, gate.of];
+    case "count":
+      return [gate.count, gate.seconds];
+  }
+}
+
+interface DecideFormProps {
+  readonly studentId: string;
+  readonly item: StandingItem;
+}
+
+/** Clears, reopens or sets the gate by hand, with a reason; every decision can be undone. */
+export function DecideForm({ studentId, item }: DecideFormProps) {
+  const { subject, side, status, gate } = item;
+  const { decide, isPending } = useDecide(studentId);
+  const [kind, setKind] = useState<Kind | null>(null);
+  const [reason, setReason] = useState("");
+  const [gateKind, setGateKind] = useState<Gate["kind"]>(gate.kind);
+  const [[first, second], setNumbers] = useState(numbersOf(gate));
+  const isCleared = status === "cleared" || status === "rusty";
+  const what = subjectName(subject, side);
+
+  const log = async (deciding: Deciding) => {
+    if (await decide(deciding)) {
+      setKind(null);
+      setReason("");
+    }
+  };
+  const submit = (event: SyntheticEvent) => {
+    event.preventDefault();
+    const words = reason.trim();
+    if (words === "" || kind === null) return;
+    const base = { subject, side, reason: words };
+    switch (kind) {
+      case "clear":
+        void log({ ...base, decision: { kind, count: null }, done: `Cleared by hand: ${what}.` });
+        return;
+      case "reopen":
+        void log({ ...base, decision: { kind }, done: `Reopened: ${what}.` });
+        return;
+      case "override": {
+        const set = gateOfNumbers(gateKind, first, second);
+        void log({
+          ...base,
+          side: "whole",
+          decision: { kind, gate: set },
+          done: `The gate of ${subjectName(subject, "whole")} is ${gateWords(set)} now.`,
+        });
+      }
+    }
+  };
+  if (kind === null) {
+    return (
+      <Group gap={6} mt="xs">
+        <Button variant="subtle" size="compact-md" onClick={() => setKind(isCleared ? "reopen" : "clear")}>
+          {isCleared ? "Reopen" : "Clear by hand"}
+        </Button>
+        <Button variant="subtle" size="compact-md" onClick={() => setKind("override")}>
+          Set the gate
+        </Button>
+      </Group>
+    );
+  }
+  return (
+    <form onSubmit={submit} className={classes.decide} aria-label={`Decide about ${what}`}>
+      {kind === "override" && (
+        <Group gap={6} align="flex-end" wrap="nowrap">
+          <NumberInput
+            label="Gate"
+            min={1}
+            max={9999}
+            w={80}
+            hideControls
+            value={first}
+            onChange={(value) => setNumbers([Math.max(1, Number(value)), second])}
+          />
+          <NativeSelect
+            aria-label="Kind of gate"
+            data={GATE_KINDS.map((value) => ({ value, label: GATE_WORDS[value] }))}
+            value={gateKind}
+            onChange={(event) =>
+              setGateKind(GATE_KINDS.find((one) => one === event.currentTarget.value) ?? "streak")
+            }
+          />
+          {(gateKind === "clean" || gateKind === "count") && (
+            <NumberInput
+              aria-label={gateKind === "clean" ? "Tries" : "Seconds"}
+              min={1}
+              max={9999}
+              w={70}
+              hideControls
+              value={second}
+              onChange={(value) => setNumbers([first, Math.max(1, Number(value))])}
+            />
+          )}
+        </Group>
+      )}
+      <TextInput
+        label="Reason"
+        placeholder="In a few words"
+        maxLength={500}
+        data-autofocus
+        value={reason}
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Group gap={6} mt={6}>
+        <Button type="submit" size="compact-md" disabled={reason.trim() === ""} loading={isPending}>
+          {kind === "clear" ? "Clear" : kind === "reopen" ? "Reopen" : "Set"}
+        </Button>
+        <Button variant="default" size="compact-md" onClick={() => setKind(null)}>
+          Leave it
+        </Button>
+        {kind === "override" && (
+          <Button
+            variant="subtle"
+            size="compact-md"
+            onClick={() =>
+              void log({
+                subject,
+                side: "whole",
+                decision: { kind: "override", gate: null },
+                reason: reason.trim() === "" ? "Back to the school’s gate." : reason.trim(),
+                done: `${subjectName(subject, "whole")} has the school’s gate again.`,
+              })
+            }
+          >
+            The school’s
+          </Button>
+        )}
+      </Group>
+    </form>
+  );
+}

@@ -1,0 +1,35 @@
+import type { NextItem } from "@mirrup/contract";
+import { IconPlayerPlayFilled } from "@tabler/icons-react";
+import { Link } from "react-router";
+import { usePaths } from "../app/paths.js";
+import { capital, chanceWords, drillWords, reasonWords, subjectName } from "../app/words.js";
+import classes from "./next-card.module.css";
+
+interface NextCardProps {
+  readonly studentId: string;
+  readonly next: NextItem;
+  /** Whether the card names the skill, or stands where it is named already. */
+  readonly named?: boolean;
+  /** The one proposal that is to be done now. */
+  readonly first?: boolean;
+}
+
+/** A proposed drill with its chance and its reason; pressing it opens the floor. */
+export function NextCard({ studentId, next, named = false, first = true }: NextCardProps) {
+  const paths = usePaths();
+  const { subject, side, drill, chance, reason } = next;
+  const words = named
+    ? `${capital(subjectName(subject, side))}: ${drillWords(drill)}`
+    : capital(drillWords(drill));
+  return (
+    <Link to={paths.floor(studentId, subject, side)} className={classes.card} data-first={first}>
+      <span className={classes.drill}>
+        <IconPlayerPlayFilled size={16} aria-hidden />
+        {words}
+      </span>
+      <span>
+        {chanceWords(chance)}. {reasonWords(reason)}
+      </span>
+    </Link>
+  );
+}

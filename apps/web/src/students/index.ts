@@ -1,0 +1,17 @@
+export {
+  decisionsQuery,
+  detailQuery,
+  gridQuery,
+  groupsQuery,
+  lastSetsQuery,
+  nextQuery,
+  pathQuery,
+  schoolsQuery,
+  standingsQuery,
+  studentQuery,
+  studentsQuery,
+  studioQuery,
+} from "./queries.js";
+export { StudentFrame } from "./student-frame.js";
+export { useDecide, type Deciding } from "./use-decide.js";
+export { useSettings } from "./use-settings.js";

@@ -1,0 +1,97 @@
+import type {
+  DecisionView,
+  GridView,
+  GroupView,
+  Items,
+  NextItem,
+  PathView,
+  SchoolReading,
+  SetRequest,
+  StandingItem,
+  StudentDetail,
+  StudentView,
+  StudioView,
+} from "@mirrup/contract";
+import type { Goal, Side } from "@mirrup/core";
+import { queryOptions } from "@tanstack/react-query";
+import { get } from "../app/api.js";
+
+export const studioQuery = queryOptions({
+  queryKey: ["studio"],
+  queryFn: ({ signal }) => get<StudioView>("/studio", signal),
+  staleTime: 300_000,
+});
+
+export const studentsQuery = queryOptions({
+  queryKey: ["students"],
+  queryFn: async ({ signal }) => (await get<Items<StudentView>>("/students", signal)).items,
+});
+
+export const studentQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id],
+    queryFn: ({ signal }) => get<StudentView>(`/students/${id}`, signal),
+  });
+
+export const standingsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id, "standings"],
+    queryFn: async ({ signal }) =>
+      (await get<Items<StandingItem>>(`/students/${id}/standings`, signal)).items,
+  });
+
+export const nextQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id, "next"],
+    queryFn: async ({ signal }) => (await get<Items<NextItem>>(`/students/${id}/next`, signal)).items,
+  });
+
+/** The record that people write; apart from the standings, since it is edited. */
+export const detailQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id, "detail"],
+    queryFn: ({ signal }) => get<StudentDetail>(`/students/${id}/detail`, signal),
+  });
+
+/** The cheapest path to some goals, or to the student's own. */
+export const pathQuery = (id: string, goals?: readonly Goal[]) =>
+  queryOptions({
+    queryKey: ["students", id, "path", goals ?? "own"],
+    queryFn: ({ signal }) => {
+      const asked = (goals ?? []).map(({ subject, side }) => `goal=${subject}:${side}`);
+      return get<PathView>(`/students/${id}/path${asked.length > 0 ? `?${asked.join("&")}` : ""}`, signal);
+    },
+  });
+
+export const schoolsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id, "schools"],
+    queryFn: async ({ signal }) => (await get<Items<SchoolReading>>(`/students/${id}/schools`, signal)).items,
+  });
+
+export const decisionsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id, "decisions"],
+    queryFn: async ({ signal }) =>
+      (await get<Items<DecisionView>>(`/students/${id}/decisions`, signal)).items,
+  });
+
+/** The last sets of one side, newest first. */
+export const lastSetsQuery = (id: string, subject: string, side: Side) =>
+  queryOptions({
+    queryKey: ["students", id, "sets", subject, side],
+    queryFn: async ({ signal }) =>
+      (await get<Items<SetRequest>>(`/students/${id}/sets?subject=${subject}&side=${side}`, signal)).items,
+  });
+
+export const groupsQuery = queryOptions({
+  queryKey: ["groups"],
+  queryFn: async ({ signal }) => (await get<Items<GroupView>>("/groups", signal)).items,
+});
+
+export const gridQuery = (groupId: string | undefined) =>
+  queryOptions({
+    queryKey: ["groups", groupId ?? "all", "grid"],
+    queryFn: ({ signal }) =>
+      get<GridView>(`/grid${groupId === undefined ? "" : `?group=${groupId}`}`, signal),
+  });

@@ -1,0 +1,64 @@
+import { Text, Title } from "@mantine/core";
+import { useDocumentTitle } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { Link, NavLink, Outlet, useParams } from "react-router";
+import { Fault } from "../app/faults.js";
+import { usePaths, type StudentPage } from "../app/paths.js";
+import { goalWords, listWords, SCHOOL_NAMES } from "../app/words.js";
+import { detailQuery, studentQuery, studioQuery } from "./queries.js";
+import classes from "./student-frame.module.css";
+
+const PAGES: readonly (readonly [StudentPage, string])[] = [
+  ["outline", "Outline"],
+  ["placement", "Placement"],
+  ["record", "Record"],
+  ["schools", "Schools"],
+];
+
+/** Whose pages these are, where they stand, and the way between the pages. */
+export function StudentFrame() {
+  const { studentId = "" } = useParams();
+  const paths = usePaths();
+  const student = useQuery(studentQuery(studentId));
+  const detail = useQuery(detailQuery(studentId));
+  const studio = useQuery(studioQuery);
+  useDocumentTitle(`${student.data?.name ?? "Student"} · Mirrup`);
+  if (student.isError) {
+    return (
+      <Fault title="This student could not be read" onRetry={() => void student.refetch()}>
+        {student.error.message}
+      </Fault>
+    );
+  }
+  const { data } = student;
+  const school = detail.data?.school ?? studio.data?.school;
+  return (
+    <div className={classes.frame}>
+      <header className={classes.header}>
+        <Link to={paths.students} className={classes.back}>
+          All students
+        </Link>
+        <Title order={1}>{data?.name ?? "…"}</Title>
+        <Text className={classes.sub}>
+          {data !== undefined &&
+            `${data.counts.cleared} skill sides cleared, ${data.counts.working} working, ${data.counts.ready} ready. `}
+          {school !== undefined &&
+            `School: ${SCHOOL_NAMES[school]}${detail.data?.school == null ? "" : " (own)"}. `}
+          {data !== undefined && data.goals.length > 0 && `Goal: ${listWords(data.goals.map(goalWords))}. `}
+          {data?.archived === true && <strong>Archived.</strong>}
+        </Text>
+        <nav aria-label="Pages of this student" className={classes.pages}>
+          <NavLink to={paths.student(studentId)} end className={classes.page}>
+            Strands
+          </NavLink>
+          {PAGES.map(([page, name]) => (
+            <NavLink key={page} to={paths.studentPage(studentId, page)} className={classes.page}>
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+      </header>
+      <Outlet />
+    </div>
+  );
+}

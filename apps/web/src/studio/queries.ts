@@ -1,0 +1,18 @@
+import type { AuditView, Items, MailView, MemberView } from "@mirrup/contract";
+import { queryOptions } from "@tanstack/react-query";
+import { get } from "../app/api.js";
+
+export const peopleQuery = queryOptions({
+  queryKey: ["studio", "people"],
+  queryFn: async ({ signal }) => (await get<Items<MemberView>>("/people", signal)).items,
+});
+
+export const mailQuery = queryOptions({
+  queryKey: ["studio", "mail"],
+  queryFn: async ({ signal }) => (await get<Items<MailView>>("/mail", signal)).items,
+});
+
+export const auditQuery = queryOptions({
+  queryKey: ["studio", "audit"],
+  queryFn: async ({ signal }) => (await get<Items<AuditView>>("/audit", signal)).items,
+});

@@ -1,0 +1,34 @@
+import { Text, Title } from "@mantine/core";
+import { useDocumentTitle } from "@mantine/hooks";
+import { useMembership } from "../account/index.js";
+import { Account } from "./account.js";
+import { Audit, Mail } from "./ledgers.js";
+import { People } from "./people.js";
+import { Records } from "./records.js";
+import { Teaching } from "./teaching.js";
+import classes from "./studio-page.module.css";
+
+/** Who belongs here, what left by mail, who did what; and one's own account. */
+export function StudioPage() {
+  useDocumentTitle("Studio · Mirrup");
+  const membership = useMembership();
+  if (membership === null) return null;
+  return (
+    <div className={classes.page}>
+      <header>
+        <Title order={1}>{membership.studioName}</Title>
+        <Text className={classes.quiet}>You are its {membership.role}.</Text>
+      </header>
+      <Teaching isOwner={membership.role === "owner"} />
+      {membership.role === "owner" && (
+        <>
+          <People />
+          <Records />
+          <Mail />
+          <Audit />
+        </>
+      )}
+      <Account />
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, floorIsOpen, press, test } from "./fixtures.js";
+
+const PHONE = { width: 390, height: 844 };
+
+test("no screen breaks a rule of WCAG 2.2 AA that can be checked by machine", async ({ page, mirrup }) => {
+  const student = await mirrup.studentPath("Ines Varga-Holt");
+  const check = async () => {
+    const axe = new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]);
+    const { violations } = await axe.analyze();
+    expect(violations.map(({ id, nodes }) => [id, nodes.map((node) => node.html)])).toEqual([]);
+  };
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("link", { name: /Ines/ })).toBeVisible();
+  await check();
+  await page.goto(`${student}?skill=leg-over-cross`);
+  await expect(page.getByRole("complementary")).toContainText("leg-over cross");
+  await check();
+  await page.goto(`${mirrup.root}/skills/knee-cross`);
+  await expect(page.getByRole("heading", { name: "Cross behind the knees" })).toBeVisible();
+  await check();
+  await page.goto(`${student}/floor/leg-over-cross/right`);
+  await floorIsOpen(page);
+  await check();
+  await press(page, "Space", 2);
+  await page.keyboard.press("m");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^Next:/ })).toBeVisible();
+  await check();
+});
+
+test("fits a phone", async ({ page, mirrup }) => {
+  await page.setViewportSize(PHONE);
+  const student = await mirrup.studentPath("Ines Varga-Holt");
+  const widest = () => page.evaluate(() => document.documentElement.scrollWidth);
+  for (const path of [
+    `${mirrup.root}/students`,
+    student,
+    `${mirrup.root}/skills/side-cross-back`,
+    `${mirrup.root}/studio`,
+    `${mirrup.root}/class`,
+    `${student}/record`,
+    `${student}/placement`,
+    `${student}/floor/cross/left`,
+  ]) {
+    await page.goto(path);
+    await page.waitForLoadState("networkidle");
+    expect(await widest()).toBeLessThanOrEqual(PHONE.width);
+  }
+  for (const name of [/^Clean/, /^Miss/, /^Undo/, /^Finish/]) {
+    const box = await page.getByRole("button", { name }).boundingBox();
+    expect(box?.height).toBeGreaterThanOrEqual(72);
+    expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(PHONE.height);
+  }
+});

@@ -1,0 +1,75 @@
+import { test as base, expect, type Page } from "@playwright/test";
+import pg from "pg";
+import { STUDIO_HEADER, type Items, type SessionView, type StudentView } from "@mirrup/contract";
+import { endAll } from "../scripts/lib/processes.mjs";
+import { throwawayStack, type ThrowawayStack } from "../scripts/lib/stack.mjs";
+
+interface Mirrup {
+  readonly stack: ThrowawayStack;
+  /** The path of the demo club. */
+  readonly root: string;
+  /** The path of a demo student's strands. */
+  readonly studentPath: (name: string) => Promise<string>;
+  /** Runs SQL as the owner of the schema. */
+  readonly sql: (text: string, values?: readonly unknown[]) => Promise<void>;
+}
+
+interface Options {
+  /** Whether the browser is signed in as the demo club's coach. */
+  readonly signedIn: boolean;
+}
+
+/** Signs in as the demo club's coach with plain requests. */
+async function asCoach(address: string) {
+  const reply = await fetch(`${address}/api/auth/demo`, { method: "POST" });
+  const { memberships } = (await reply.json()) as SessionView;
+  const studioId = memberships[0]?.studioId ?? "";
+  const cookie = reply.headers.getSetCookie()[0]?.split(";")[0] ?? "";
+  return { studioId, headers: { cookie, [STUDIO_HEADER]: studioId } };
+}
+
+export const test = base.extend<{ page: Page } & Options, { mirrup: Mirrup }>({
+  signedIn: [true, { option: true }],
+  mirrup: [
+    async ({}, use) => {
+      const stack = await throwawayStack();
+      const { studioId, headers } = await asCoach(stack.address);
+      const root = `/${studioId}`;
+      await use({
+        stack,
+        root,
+        studentPath: async (name) => {
+          const reply = await fetch(`${stack.address}/api/students`, { headers });
+          const { items } = (await reply.json()) as Items<StudentView>;
+          return `${root}/students/${items.find((student) => student.name === name)?.id ?? name}`;
+        },
+        sql: async (text, values = []) => {
+          const client = new pg.Client({ connectionString: stack.postgres.adminUrl });
+          await client.connect();
+          await client.query(text, [...values]).finally(() => client.end());
+        },
+      });
+      await endAll();
+    },
+    { scope: "worker" },
+  ],
+  baseURL: async ({ mirrup }, use) => use(mirrup.stack.address),
+  page: async ({ page, signedIn }, use) => {
+    const faults: string[] = [];
+    page.on("pageerror", (error) => faults.push(error.message));
+    if (signedIn) await page.request.post("/api/auth/demo");
+    await use(page);
+    expect(faults).toEqual([]);
+  },
+});
+
+export { expect };
+
+export async function press(page: Page, key: string, times: number): Promise<void> {
+  for (let time = 0; time < times; time += 1) await page.keyboard.press(key);
+}
+
+/** Waits until the floor takes taps. */
+export async function floorIsOpen(page: Page): Promise<void> {
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
+}

@@ -1,0 +1,139 @@
+import { expect, floorIsOpen, press, test } from "./fixtures.js";
+
+test("a climb by key and by touch, with undo and a held key", async ({ page, mirrup }) => {
+  await page.goto(`${await mirrup.studentPath("Jonas Quist")}/floor/side-swing/left`);
+  await floorIsOpen(page);
+  await page.getByRole("button", { name: "One more" }).click();
+  const rule = page.getByLabel("After a miss");
+  await rule.selectOption("drop one rung");
+  await expect(rule).toHaveValue("drop");
+  const counter = page.getByRole("status").filter({ hasText: "Rung" });
+  await press(page, "PageDown", 2);
+  await expect(counter).toHaveText(/Rung 2 of \d+, 1 done/);
+  await page.getByRole("button", { name: /^Miss/ }).click();
+  await expect(counter).toHaveText(/Rung 1 of \d+, 0 done/);
+  await page.keyboard.press("z");
+  await expect(counter).toHaveText(/Rung 2 of \d+, 1 done/);
+
+  // The button that has the focus is not pressed too, and a key that is held counts once.
+  await page.getByRole("button", { name: /^Miss/ }).focus();
+  await page.keyboard.down("Space");
+  await page.keyboard.down("Space");
+  await page.keyboard.up("Space");
+  await expect(counter).toHaveText(/Rung 3 of \d+, 0 done/);
+  await expect(page.getByText("missed 0")).toBeVisible();
+
+  await page.getByRole("button", { name: /^Finish/ }).click();
+  await expect(page.getByRole("heading", { name: "3 of 3 clean" })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await floorIsOpen(page);
+  await expect(page.getByRole("button", { name: /^Undo/ })).toBeDisabled();
+});
+
+test("a closed tab loses no tap", async ({ page, context, mirrup }) => {
+  const path = `${await mirrup.studentPath("Kofi Marrow")}/floor/cross/right?kind=climb&aim=6&miss=restart`;
+  await page.goto(path);
+  await floorIsOpen(page);
+  await press(page, "Space", 5);
+  await expect(page.getByText("clean 5")).toBeVisible();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(path);
+  await expect(again.getByText(/Goes on from/)).toBeVisible();
+  await expect(again.getByText("clean 5")).toBeVisible();
+  await again.keyboard.press("m");
+  await expect(again.getByText("climb to 6; after a miss: back to rung 1")).toBeVisible();
+  await again.getByRole("button", { name: "Begin afresh" }).click();
+  await expect(again.getByText("clean 0")).toBeVisible();
+});
+
+test("a drill of the ladder, its misses named by key, and the fix that they ask for", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${await mirrup.studentPath("Ruta Lindqvaal")}/floor/cross/right`);
+  await floorIsOpen(page);
+  await page.getByLabel("Drill", { exact: true }).selectOption({ label: "One and out" });
+  await expect(page.getByText("One repetition and back to a bounce.")).toBeVisible();
+  const counter = page.getByRole("status").filter({ hasText: "tries" });
+  for (const name of ["1", "1", "1"]) {
+    await page.keyboard.press("m");
+    await expect(page.getByRole("group", { name: "Why did it miss?" })).toBeVisible();
+    await page.keyboard.press(name);
+    await expect(page.getByRole("group", { name: "Why did it miss?" })).toBeHidden();
+  }
+  await page.keyboard.press("Space");
+  await expect(counter).toHaveText("1 right of 4 tries, 5 asked");
+  await page.keyboard.press("m");
+  await expect(page.getByRole("button", { name: /^Stopped/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/, 3 times\./)).toBeVisible();
+  await expect(page.getByText(/^Say: /)).toBeVisible();
+  const reply = await page.request.get(
+    `/api/students/${page.url().split("/students/")[1]?.split("/")[0] ?? ""}/sets?subject=cross&side=right`,
+    { headers: { "x-mirrup-studio": mirrup.root.slice(1) } },
+  );
+  const { items } = (await reply.json()) as { items: { drill: object; misses: { fault?: string }[] }[] };
+  expect(items[0]?.drill).toMatchObject({ kind: "one-out", count: 5 });
+  expect(items[0]?.misses.map((miss) => miss.fault ?? "none")).toHaveLength(4);
+  expect(new Set(items[0]?.misses.slice(0, 3).map((miss) => miss.fault)).size).toBe(1);
+});
+
+test("a hold by its clock, and a spaced drill that closes its gaps", async ({ page, mirrup }) => {
+  const student = await mirrup.studentPath("Jonas Quist");
+  await page.clock.install();
+  await page.goto(`${student}/floor/basic-bounce/whole?kind=hold&aim=20`);
+  await page.getByRole("button", { name: /^Start the clock/ }).click();
+  await page.clock.runFor(12_000);
+  await expect(page.getByRole("status").filter({ hasText: "seconds left" })).toHaveText("8 seconds left");
+  await page.clock.runFor(9000);
+  await page.getByRole("button", { name: /^Reached/ }).click();
+  await expect(page.getByText("40 clean, 0 missed")).toBeVisible();
+
+  await page.goto(`${student}/floor/side-swing/left?kind=spaced&aim=2&spacing=2`);
+  await floorIsOpen(page);
+  await press(page, "Space", 2);
+  await expect(page.getByRole("status").filter({ hasText: "tries" })).toContainText("1 bounce between");
+  await press(page, "Space", 2);
+  await expect(page.getByRole("button", { name: /^Reached/ })).toBeVisible();
+});
+
+test("a round for a class: one tap or a number for each, and sets for all", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/class`);
+  await page.getByRole("link", { name: "Show team" }).click();
+  await expect(page.getByRole("link", { name: "Do a round" }).first()).toBeVisible();
+  const group = page.url().split("/class/")[1] ?? "";
+  await page.goto(`${mirrup.root}/class/${group}/round/skier`);
+  await page.getByRole("button", { name: "Start the clock" }).click();
+  const of = (name: string) => page.getByRole("group", { name, exact: true });
+  await of("Amara Thistle").getByRole("button", { name: "Made it" }).click();
+  await of("Hana Petrivale").getByRole("button", { name: "Nearly" }).click();
+  await page.getByLabel("Ines Varga-Holt: in a row").fill("20");
+  // The round outlives the page.
+  await page.reload();
+  await expect(of("Hana Petrivale").getByRole("button", { name: "Nearly" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await page.getByRole("button", { name: "Finish the round: 3 of 4" }).click();
+  await expect(page.getByText("All of them are stored.")).toBeVisible();
+  await expect(page.getByText("Cleared: Ines Varga-Holt.")).toBeVisible();
+});
+
+test("pain ends the jumping for today with one tap, and a slip can be taken back", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${await mirrup.studentPath("Dag Ellerby")}/floor/basic-bounce/whole`);
+  await floorIsOpen(page);
+  await page.getByRole("button", { name: "Pain: stop today" }).click();
+  await expect(page.getByRole("alert")).toContainText("Jumping ends for Dag Ellerby today");
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole("alert")).toContainText("licensed professional");
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("link", { name: /Dag Ellerby/ })).toContainText("No drill today.");
+  await page.goBack();
+  await page.getByRole("button", { name: "It was pressed by mistake" }).click();
+  await floorIsOpen(page);
+});

@@ -1,0 +1,50 @@
+import { expect, floorIsOpen, press, test } from "./fixtures.js";
+
+test.use({ serviceWorkers: "allow" });
+
+test("without a network the app opens, runs a set, and sends it once when the network is back", async ({
+  page,
+  context,
+  mirrup,
+}) => {
+  const student = await mirrup.studentPath("Priya Mossman");
+  await page.goto(student);
+  await expect(page.getByRole("button", { name: /^side straddle:/ })).toBeVisible();
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  // What was read is written down a moment later.
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const opening = indexedDB.open("mirrup");
+            opening.onsuccess = () => {
+              const all = opening.result.transaction("readings").objectStore("readings").getAll();
+              all.onsuccess = () => resolve(JSON.stringify(all.result).length);
+            };
+          }),
+      ),
+    )
+    .toBeGreaterThan(10_000);
+
+  await context.setOffline(true);
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(`${student}/floor/side-straddle/whole?kind=streak&aim=6`);
+  await floorIsOpen(again);
+  await press(again, "Space", 3);
+  await again.keyboard.press("m");
+  await press(again, "Space", 6);
+  await again.keyboard.press("Enter");
+  await expect(again.getByRole("heading", { name: "Kept on this device" })).toBeVisible();
+
+  await context.setOffline(false);
+  await again.evaluate(() => window.dispatchEvent(new Event("online")));
+  await expect(again.getByRole("heading", { name: "9 of 10 clean" })).toBeVisible();
+  const id = student.split("/students/")[1] ?? "";
+  const reply = await again.request.get(`/api/students/${id}/sets?subject=side-straddle&side=whole`, {
+    headers: { "x-mirrup-studio": mirrup.root.slice(1) },
+  });
+  const { items } = (await reply.json()) as { items: { clean: number; drill: { count?: number } }[] };
+  expect(items.filter((one) => one.clean === 9 && one.drill.count === 6)).toHaveLength(1);
+});

@@ -1,0 +1,27 @@
+import { defineConfig } from "@playwright/test";
+import { CHROMIUM_ARGS } from "../scripts/lib/chromium-args.mjs";
+
+export default defineConfig({
+  testDir: ".",
+  outputDir: "../test-results",
+  fullyParallel: false,
+  // Two cores: one for the browser and the tests, one for the server and its database.
+  workers: 1,
+  retries: 0,
+  timeout: 120_000,
+  // Generous, for machines that do other work beside; nothing waits longer than it has to.
+  expect: { timeout: 20_000 },
+  reporter: [
+    ["list"],
+    ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? "../.cache/e2e.json" }],
+  ],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: "reduce",
+    serviceWorkers: "block",
+    launchOptions: {
+      executablePath: process.env.MIRRUP_CHROMIUM ?? "/usr/bin/chromium",
+      args: [...CHROMIUM_ARGS],
+    },
+  },
+});

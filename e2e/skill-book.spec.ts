@@ -1,0 +1,73 @@
+import { expect, test } from "./fixtures.js";
+
+test("finding a skill by another of its names, mirroring it, and walking to what it opens", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/skills`);
+  const list = page.getByRole("navigation", { name: "Skills" });
+  await expect(list.getByRole("link").first()).toHaveText("Rope at the side");
+  await page.keyboard.press("/");
+  await page.keyboard.type("toad");
+  await expect(list.getByRole("link").first()).toHaveText("Leg-over cross");
+  await list.getByRole("link").first().press("Enter");
+  await expect(page.getByRole("heading", { name: "Leg-over cross" })).toBeVisible();
+  const score = page.getByRole("textbox", { name: "Score" });
+  await expect(score).toHaveValue("ur o");
+  await expect(page.getByText("leg-over cross, right leg lifted and open")).toBeVisible();
+  await page.getByText("Left", { exact: true }).click();
+  await expect(score).toHaveValue("ul o");
+  await expect(page.getByRole("row", { name: /Toe catch: in the position ul!/ })).toBeVisible();
+  await expect(page.getByRole("definition").filter({ hasText: "15 in a row" })).toBeVisible();
+  await page.getByRole("link", { name: "leg-over cross, double out" }).click();
+  await expect(page.getByRole("heading", { name: "Leg-over cross, double out" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Cautions" })).toContainText("shoes that cushion");
+  await page.getByRole("button", { name: "The leg-over cross catches on the way out." }).click();
+  await expect(page.getByText("Feet wider, the standing heel kicked back.")).toBeVisible();
+});
+
+test("the score desk judges while one types", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/skills`);
+  const score = page.getByRole("textbox", { name: "Score" });
+  const faults = page.getByRole("status").filter({ hasText: /./ });
+  await score.fill("sr xl");
+  await expect(faults).toContainText(
+    "After a side swing to the right, the right arm goes on top. Here the left one does.",
+  );
+  await expect(page.locator("mark").first()).toHaveText("xl");
+  await score.fill("o (o");
+  await expect(faults).toContainText("The score ends here; expected another turn");
+  await expect(page.getByRole("button", { name: "Mirror" })).toBeDisabled();
+  await score.fill("sr/r   xr # a note\n o/l");
+  await expect(page.getByText("Can be jumped.")).toBeVisible();
+  await page.getByRole("button", { name: "Mirror" }).click();
+  await expect(score).toHaveValue("sl/l xl o/r");
+  await score.fill("o/r o/l");
+  await expect(page.getByText("This score is run step and speed step.")).toBeVisible();
+
+  await score.fill("(o xr)");
+  await expect(page.locator("p", { hasText: "Tightest link:" })).toContainText(
+    "open to cross with the right arm on top, 2 hand moves in",
+  );
+  const before = await page.locator("p", { hasText: "Tightest link:" }).textContent();
+  const height = page.getByRole("textbox", { name: /jump height/ });
+  await height.fill("40");
+  await expect(page.locator("p", { hasText: "Tightest link:" })).not.toHaveText(before ?? "");
+  await height.fill("400");
+  await expect(page.getByText("Give 2 to 80 cm; 40 cm is used.")).toBeVisible();
+
+  await page.getByRole("button", { name: "Play" }).click();
+  await expect
+    .poll(() => page.getByRole("slider", { name: "Time" }).getAttribute("aria-valuenow"))
+    .not.toBe("0");
+  await page.getByRole("button", { name: "Pause" }).click();
+  await score.fill("[".repeat(5000));
+  await expect(faults).toContainText("64 deep");
+});
+
+test("an unknown skill, and a search that finds nothing, say what to do", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/skills/moonwalk`);
+  await expect(page.getByRole("alert")).toContainText("There is no such skill");
+  await page.getByRole("textbox", { name: /Find a skill/ }).fill("qqqqzz");
+  await expect(page.getByText("No skill is called “qqqqzz”.")).toBeVisible();
+});

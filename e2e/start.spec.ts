@@ -1,0 +1,119 @@
+import { expect, test } from "@playwright/test";
+import { spawn, type ChildProcess } from "node:child_process";
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { freePort } from "../scripts/lib/ports.mjs";
+import { isAlive } from "../scripts/lib/processes.mjs";
+
+const SCRIPT = new URL("../scripts/start.mjs", import.meta.url).pathname;
+
+interface Started {
+  readonly child: ChildProcess;
+  readonly output: () => string;
+  readonly ended: Promise<number | null>;
+}
+
+let dataDir: string;
+let env: NodeJS.ProcessEnv;
+const children: ChildProcess[] = [];
+
+test.beforeEach(async () => {
+  dataDir = mkdtempSync(join(tmpdir(), "mirrup-start-"));
+  chmodSync(dataDir, 0o755);
+  const [port, dbPort] = [await freePort(), await freePort()];
+  env = { ...process.env, MIRRUP_DATA: dataDir, MIRRUP_PORT: String(port), MIRRUP_DB_PORT: String(dbPort) };
+});
+
+test.afterEach(async () => {
+  for (const child of children) child.kill("SIGKILL");
+  await expect.poll(() => databasePid() ?? 0).toBe(0);
+  rmSync(dataDir, { recursive: true, force: true });
+});
+
+function databasePid(): number | null {
+  const file = join(dataDir, "postgres/postmaster.pid");
+  if (!existsSync(file)) return null;
+  const pid = Number(readFileSync(file, "utf8").split("\n")[0]);
+  return isAlive(pid) ? pid : null;
+}
+
+function start(...args: readonly string[]): Started {
+  const child = spawn(process.execPath, [SCRIPT, ...args], { env, stdio: ["ignore", "pipe", "pipe"] });
+  children.push(child);
+  let output = "";
+  child.stdout.on("data", (text: Buffer) => (output += text.toString()));
+  child.stderr.on("data", (text: Buffer) => (output += text.toString()));
+  const ended = new Promise<number | null>((resolve) => child.once("exit", resolve));
+  return { child, output: () => output, ended };
+}
+
+const isUp = (started: Started) =>
+  expect.poll(started.output, { timeout: 45_000 }).toContain("Mirrup is at http");
+/** How many students the demo club's coach sees; undefined where there is no demo club. */
+const students = async () => {
+  const address = `http://127.0.0.1:${env.MIRRUP_PORT ?? ""}/api`;
+  const signIn = await fetch(`${address}/auth/demo`, { method: "POST" });
+  const { memberships } = (await signIn.json()) as { memberships?: { studioId: string }[] };
+  const studio = memberships?.[0]?.studioId;
+  if (studio === undefined) return undefined;
+  const cookie = signIn.headers.getSetCookie()[0]?.split(";")[0] ?? "";
+  const reply = await fetch(`${address}/students`, { headers: { cookie, "x-mirrup-studio": studio } });
+  return ((await reply.json()) as { items?: unknown[] }).items?.length;
+};
+
+test("starts, refuses to start twice, and stops all of it on SIGTERM", async () => {
+  const first = start();
+  await isUp(first);
+  expect(await students()).toBe(11);
+  const second = start();
+  expect(await second.ended).toBe(1);
+  expect(second.output()).toContain("Mirrup is running already");
+  const pid = databasePid() ?? 0;
+  first.child.kill("SIGTERM");
+  expect(await first.ended).toBe(0);
+  expect(isAlive(pid)).toBe(false);
+  expect(existsSync(join(dataDir, "lock"))).toBe(false);
+});
+
+test("recovers from a run that was killed, with its data, and brings a killed database back", async () => {
+  const killed = start();
+  await isUp(killed);
+  const left = databasePid() ?? 0;
+  killed.child.kill("SIGKILL");
+  await killed.ended;
+  expect(isAlive(left)).toBe(true);
+  await expect
+    .poll(() => fetch(`http://127.0.0.1:${env.MIRRUP_PORT ?? ""}`).catch(() => "gone"))
+    .toBe("gone");
+
+  const again = start();
+  await isUp(again);
+  expect(again.output()).not.toContain("Loaded the demo club");
+  expect(await students()).toBe(11);
+
+  process.kill(databasePid() ?? 0, "SIGKILL");
+  await expect.poll(again.output).toContain("Starting it again");
+  await expect.poll(() => students().catch(() => 0), { timeout: 30_000 }).toBe(11);
+  again.child.kill("SIGINT");
+  expect(await again.ended).toBe(0);
+});
+
+test("an empty studio can be had, and bad settings are told in a sentence", async () => {
+  const wrong = start("--demo");
+  expect(await wrong.ended).toBe(1);
+  expect(wrong.output()).toContain('"--demo" is not an option');
+
+  const blocker = createServer().listen(Number(env.MIRRUP_PORT), "127.0.0.1");
+  const blocked = start();
+  expect(await blocked.ended).toBe(1);
+  expect(blocked.output()).toContain("is in use by another program. Stop it, or set MIRRUP_PORT");
+  blocker.close();
+
+  const empty = start("--no-demo");
+  await isUp(empty);
+  expect(await students()).toBeUndefined();
+  empty.child.kill("SIGTERM");
+  expect(await empty.ended).toBe(0);
+});

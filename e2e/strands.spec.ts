@@ -1,0 +1,67 @@
+import { expect, test } from "./fixtures.js";
+
+test("a bead is found by any name, and the map moves to it, closer and back", async ({ page, mirrup }) => {
+  await page.goto(await mirrup.studentPath("Amara Thistle"));
+  const bead = page.getByRole("button", { name: /^leg-over triple:/ });
+  await expect(page.getByRole("button", { name: /^basic bounce:/ })).toBeVisible();
+  await expect(bead).not.toBeInViewport();
+  await page.keyboard.press("/");
+  await page.keyboard.type("TJ triple");
+  await page.getByRole("option", { name: /leg-over triple/ }).click();
+  await expect(bead).toBeFocused();
+  await expect(bead).toBeInViewport();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("complementary", { name: "The bead in hand" })).toContainText(
+    "leg-over triple",
+  );
+
+  const width = async () => (await bead.boundingBox())?.width ?? 0;
+  const before = await width();
+  await page.getByRole("button", { name: /^Closer/ }).click();
+  await expect.poll(width).toBeGreaterThan(before);
+  await page.getByRole("button", { name: /^The whole map/ }).click();
+  await expect.poll(width).toBeLessThan(before);
+  await expect(page.getByRole("button", { name: /^rope at the side:/ })).toBeInViewport();
+});
+
+test("the map is dragged without taking a bead in hand, and filtered", async ({ page, mirrup }) => {
+  await page.goto(await mirrup.studentPath("Ruta Lindqvaal"));
+  const bead = page.getByRole("button", { name: /^boxer step:/ });
+  const from = await bead.boundingBox();
+  const [x, y] = [(from?.x ?? 0) + 20, (from?.y ?? 0) + 20];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y - 120, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(async () => (await bead.boundingBox())?.y ?? 0).toBeLessThan((from?.y ?? 0) - 60);
+  await expect(page.getByRole("heading", { name: "Next", exact: true })).toBeVisible();
+
+  const faded = (name: RegExp) => page.getByRole("button", { name }).getAttribute("data-faded");
+  await page.getByLabel("Bring out").selectOption("stuck");
+  expect(await faded(/^cross:/)).toBe("false");
+  expect(await faded(/^skier:/)).toBe("true");
+  await page.getByLabel("Bring out").selectOption("all");
+  await page.getByLabel("Strand").selectOption({ index: 1 });
+  expect(await faded(/^cross:/)).toBe("true");
+});
+
+test("the outline says the same in words, and the schools stand side by side", async ({ page, mirrup }) => {
+  const student = await mirrup.studentPath("Hana Petrivale");
+  await page.goto(`${student}/outline`);
+  const line = page.getByRole("listitem").filter({ hasText: "Side swing cross" }).first();
+  await expect(line).toContainText("Left locked");
+  await expect(line).toContainText("Needs 3 more in a row of cross, left side.");
+  await page.getByRole("link", { name: "Side swing cross", exact: true }).click();
+  await expect(page.getByRole("complementary", { name: "The bead in hand" })).toContainText(
+    "side swing cross",
+  );
+
+  await page.getByRole("link", { name: "Schools" }).click();
+  const row = page.getByRole("row", { name: /^Basic bounce/ });
+  await expect(row).toContainText("100 in a row");
+  await expect(row).toContainText("Cleared");
+  const rows = page.getByRole("row");
+  const different = await rows.count();
+  await page.getByRole("switch", { name: "Only where they differ" }).click();
+  await expect.poll(() => rows.count()).toBeGreaterThan(different);
+});

@@ -1,0 +1,152 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, test } from "./fixtures.js";
+
+const ROSTER = `Full name;Born;Height;Group
+Isla Merrow;2014;148;Lunch club
+Noé Harrant;3.5.2013;1.52 m;Lunch club
+Hana Petrivale;2013;152;
+Tall One;2012;300;Lunch club
+`;
+
+test("brings in a roster, places a student, sets a goal, reads the path, clears a skill and undoes it", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/students`);
+  await page.getByRole("link", { name: "From a file" }).click();
+  // As a spreadsheet of the West saves it: no UTF-8.
+  const buffer = Buffer.from(ROSTER, "latin1");
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByText("Choose a file …").click();
+  await (await chooser).setFiles({ name: "roster.csv", mimeType: "text/csv", buffer });
+  await expect(page.getByText("3 students read (Windows-1252)")).toBeVisible();
+  await expect(page.getByText(/Line 5, Height/)).toContainText("no length from 60 to 240 cm");
+  await expect(page.getByRole("row", { name: /Hana Petrivale/ })).toContainText("already here");
+  await page.getByRole("button", { name: "Add 2 students" }).click();
+
+  await page.getByLabel("Group").selectOption({ label: "Lunch club" });
+  await expect(page.getByRole("link", { name: /Noé Harrant/ })).toBeVisible();
+  await page.getByRole("textbox", { name: "Find a student" }).fill("noe");
+  await page.getByRole("link", { name: /Noé Harrant/ }).click();
+
+  // Placement: four skills, one answer taken back, the likely ones taken as known.
+  await page.getByRole("link", { name: "Placement" }).click();
+  const question = page.locator("h2").first();
+  for (const answer of ["1", "3", "1", "1"]) {
+    const name = (await question.textContent()) ?? "";
+    for (let side = 0; (await question.textContent()) === name && side < 2; side += 1) {
+      const waiting = await page.getByRole("button", { pressed: false, name: /^(Clean|No)/ }).count();
+      await page.keyboard.press(answer);
+      await expect
+        .poll(
+          async () =>
+            (await page.getByRole("button", { pressed: false, name: /^(Clean|No)/ }).count()) !== waiting ||
+            (await question.textContent()) !== name,
+        )
+        .toBe(true);
+    }
+    await expect(question).not.toHaveText(name);
+  }
+  const concluded = page.getByRole("complementary", { name: "What is concluded" });
+  await expect(concluded.getByRole("button", { name: /Sure to be known: [1-9]/ })).toBeVisible();
+  const seen = concluded.getByRole("button", { name: "Take back" });
+  const before = await seen.count();
+  await page.keyboard.press("z");
+  await expect(seen).toHaveCount(before - 1);
+
+  // A goal, and the way to it.
+  await page.getByRole("link", { name: "Record" }).click();
+  await page.getByRole("combobox", { name: "Another goal" }).fill("quad");
+  await page.getByRole("option", { name: /quadruple under/ }).click();
+  await page.getByRole("button", { name: "Add the goal" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await page.getByRole("link", { name: "Strands" }).click();
+  await page.getByRole("button", { name: "The way to quadruple under" }).click();
+  const steps = page.getByRole("complementary").getByRole("listitem");
+  await expect(steps.last()).toContainText("Quadruple under");
+  const length = await steps.count();
+  await expect(page.getByRole("button", { name: /^quadruple under:.*step \d+ of the path/ })).toBeVisible();
+
+  // A skill is cleared by hand with a reason, and that is undone.
+  await page.getByRole("button", { name: /^quadruple under:/ }).click();
+  await page.getByRole("button", { name: "Clear by hand" }).click();
+  await page.getByLabel("Reason").fill("Shown at the summer camp.");
+  await page.getByRole("button", { name: "Clear", exact: true }).click();
+  await expect(page.getByText(/^Cleared by hand: /)).toBeVisible();
+  await page.getByRole("button", { name: "Let go of the bead" }).click();
+  await expect(page.getByText("It is cleared already.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(steps).toHaveCount(length);
+});
+
+test("two instructors who edit one student at once lose nothing", async ({ page, mirrup }) => {
+  const path = `${await mirrup.studentPath("Jonas Quist")}/record`;
+  await page.goto(path);
+  await expect(page.getByLabel("Notes")).toBeVisible();
+  const other = await page.context().newPage();
+  await other.goto(path);
+  await other.getByLabel("Height, cm").fill("149");
+  await other.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(other.getByText("Saved.")).toBeVisible();
+  await page.getByLabel("Notes").fill("Left-handed at the desk.");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("alert")).toContainText("Somebody else changed this record");
+  await page.getByRole("button", { name: "Save my changes too" }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await expect(page.getByLabel("Height, cm")).toHaveValue("149");
+  await expect(page.getByLabel("Notes")).toHaveValue("Left-handed at the desk.");
+  await page.getByLabel("Height, cm").fill("300");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText(/between 60 and 240 cm/)).toBeVisible();
+});
+
+test("a class's table shows its shape, and its sheet's ticks are typed back", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/class`);
+  await page.getByRole("link", { name: "Beginners" }).click();
+  await page.getByRole("checkbox", { name: "Choose Leo Sandoval-Wren" }).click();
+  await page.getByRole("checkbox", { name: "Choose Priya Mossman" }).click();
+  await expect(page.getByRole("heading", { name: "What could these 2 do together?" })).toBeVisible();
+  await expect(page.getByText("useful to 2 of 2").first()).toBeVisible();
+  await page.getByText("Skill sheet").click();
+  const box = page.getByRole("button", { name: "Leo Sandoval-Wren, run step" });
+  await box.click();
+  await page.getByRole("button", { name: "Clear 1 tick" }).click();
+  await expect(page.getByText("1 tick is cleared by hand.")).toBeVisible();
+  await expect(box).toBeHidden();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(box).toBeVisible();
+});
+
+test("the school is changed after a look at what that does, and back", async ({ page, mirrup }) => {
+  await page.request.post("/api/auth/sign-in", {
+    data: { email: "owner@quillhaven.example", password: "quillhaven demo" },
+  });
+  await page.goto(`${mirrup.root}/studio`);
+  await page.getByLabel("School").selectOption("foundation-first");
+  await expect(page.getByText(/It would clear \d+ sides and reopen [1-9]/)).toBeVisible();
+  await page.getByRole("button", { name: "Teach by foundation first" }).click();
+  await expect(page.getByText("The school is foundation first now.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel("School")).toHaveValue("quick-frontier");
+});
+
+test("the pages of a student and a class meet the rules of accessibility", async ({ page, mirrup }) => {
+  const student = await mirrup.studentPath("Amara Thistle");
+  const pages = ["?goal=leg-over-double:right", "/placement", "/record"];
+  for (const address of [
+    ...pages.map((one) => student + one),
+    `${mirrup.root}/class`,
+    `${mirrup.root}/students`,
+  ]) {
+    await page.goto(address);
+    await page.waitForLoadState("networkidle");
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(["wcag2a", "wcag2aa", "wcag22aa"])
+      .analyze();
+    expect([address, violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`)]).toEqual([
+      address,
+      [],
+    ]);
+  }
+});

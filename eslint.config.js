@@ -1,0 +1,90 @@
+import js from "@eslint/js";
+import reactHooks from "eslint-plugin-react-hooks";
+import tseslint from "typescript-eslint";
+
+export default tseslint.config(
+  { ignores: ["**/dist/", ".cache/", ".mirrup/", "test-results/", "playwright-report/"] },
+  js.configs.recommended,
+  {
+    files: ["**/*.ts", "**/*.tsx"],
+    extends: [tseslint.configs.strictTypeChecked, tseslint.configs.stylisticTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        project: ["packages/*/tsconfig.json", "apps/*/tsconfig.json", "tsconfig.tests.json"],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      "@typescript-eslint/switch-exhaustiveness-check": [
+        "error",
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
+      "@typescript-eslint/no-confusing-void-expression": ["error", { ignoreArrowShorthand: true }],
+      // Entities are records with decorators; TypeORM takes any object of their shape.
+      "@typescript-eslint/no-unsafe-class-instance-assignment": "off",
+      // Nest's modules are classes that hold nothing but their decorator.
+      "@typescript-eslint/no-extraneous-class": ["error", { allowWithDecorator: true }],
+      "@typescript-eslint/no-misused-spread": [
+        "error",
+        // Entities are plain records.
+        { allow: ["string", { from: "file", name: ["StudentEntity", "StudioEntity"] }] },
+      ],
+      // What is named beside a rest is left out of it.
+      "@typescript-eslint/no-unused-vars": ["error", { ignoreRestSiblings: true }],
+    },
+  },
+  {
+    files: ["apps/web/**/*.ts", "apps/web/**/*.tsx"],
+    extends: [reactHooks.configs.flat.recommended],
+  },
+  {
+    // The cohort is placement's and the learner model's truth, and must not share their beliefs.
+    files: ["packages/cohort/src/**/*.ts"],
+    ignores: ["**/*.spec.ts"],
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        {
+          paths: [
+            {
+              name: "@mirrup/core",
+              importNames: [
+                "LEARNING_PACES",
+                "cleanChance",
+                "expectedTries",
+                "nextRung",
+                "place",
+                "placementModel",
+                "triesLeft",
+              ],
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    // Playwright's fixtures name what they take, and some take nothing.
+    files: ["e2e/**"],
+    rules: { "no-empty-pattern": "off" },
+  },
+  {
+    files: ["**/*.mjs", "**/*.cjs", "*.js"],
+    languageOptions: {
+      globals: {
+        console: "readonly",
+        process: "readonly",
+        URL: "readonly",
+        fetch: "readonly",
+        document: "readonly",
+        requestAnimationFrame: "readonly",
+        performance: "readonly",
+        setTimeout: "readonly",
+        clearTimeout: "readonly",
+        module: "writable",
+        __dirname: "readonly",
+      },
+    },
+  },
+);

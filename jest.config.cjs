@@ -1,0 +1,41 @@
+const swc = {
+  jsc: {
+    parser: { syntax: "typescript", decorators: true },
+    transform: { legacyDecorator: true, decoratorMetadata: true },
+    target: "es2023",
+    keepClassNames: true,
+  },
+  module: { type: "commonjs" },
+};
+
+/** The packages that ship only ES modules and are loaded by the server's tests. */
+const ESM =
+  "@nestjs|es-toolkit|@tokenizer|file-type|strtok3|token-types|uint8array-extras|@borewit|iterare|uuid";
+
+const project = (displayName, dir) => ({
+  displayName,
+  rootDir: `${__dirname}/${dir}`,
+  testMatch: ["<rootDir>/src/**/*.spec.ts"],
+  testEnvironment: "node",
+  transform: {
+    "node_modules/.*\\.js$": ["@swc/jest", { ...swc, isModule: "unknown" }],
+    "\\.[tj]sx?$": ["@swc/jest", swc],
+  },
+  transformIgnorePatterns: [`/node_modules/(?!(${ESM})/)`],
+  moduleNameMapper: {
+    "^@mirrup/contract/schemas$": `${__dirname}/packages/contract/src/schemas.ts`,
+    "^@mirrup/(core|catalogue|cohort|contract)$": `${__dirname}/packages/$1/src/index.ts`,
+    "^(\\.{1,2}/.*)\\.js$": "$1",
+  },
+});
+
+module.exports = {
+  projects: [
+    project("core", "packages/core"),
+    project("catalogue", "packages/catalogue"),
+    project("cohort", "packages/cohort"),
+    project("contract", "packages/contract"),
+    project("web", "apps/web"),
+    project("server", "apps/server"),
+  ],
+};

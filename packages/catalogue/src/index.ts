@@ -1,0 +1,35 @@
+import { buildCatalogue, type Catalogue, type StrandEntry } from "@mirrup/core";
+import { CROSSES } from "./strands/crosses.js";
+import { FOOTWORK } from "./strands/footwork.js";
+import { MULTIPLES } from "./strands/multiples.js";
+import { SIDE_SWINGS } from "./strands/side-swings.js";
+
+export { CAUTIONS } from "./cautions.js";
+export { DRILL_FOCUSES, DRILLS, type DrillEntry } from "./drills.js";
+export { FAULTS, type FaultEntry } from "./faults.js";
+export { SCHOOLS } from "./schools.js";
+export {
+  optionOf,
+  settingValue,
+  SETTINGS,
+  type SettingValues,
+  type TeachingOption,
+  type TeachingSetting,
+} from "./settings.js";
+
+/**
+ * Checks a catalogue's data and returns it as a value. Throws an `Error` that lists every broken
+ * entry with its name and reason.
+ */
+export function loadCatalogue(strands: readonly StrandEntry[], version: string): Catalogue {
+  const result = buildCatalogue(strands, version);
+  if (result.ok) return result.catalogue;
+  const reasons = result.faults.map((fault) => `- ${fault.message}`).join("\n");
+  throw new Error(`The catalogue cannot be used:\n${reasons}`);
+}
+
+/** The catalogue that ships. */
+export const CATALOGUE: Catalogue = loadCatalogue(
+  [...FOOTWORK, ...SIDE_SWINGS, ...CROSSES, ...MULTIPLES],
+  "1",
+);

@@ -1,0 +1,11 @@
+export { between, normal, randomFrom, type Random } from "./random.js";
+export {
+  KNOWN_CHANCE,
+  courseOf,
+  knows,
+  shows,
+  simulateCohort,
+  simulateStudent,
+  type Course,
+  type SimulatedStudent,
+} from "./student.js";

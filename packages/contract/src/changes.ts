@@ -1,0 +1,20 @@
+/** What a line of the log changed. */
+import type { Gate, Side, Status } from "@mirrup/core";
+
+export interface StandingChange {
+  readonly studentId: string;
+  readonly subject: string;
+  readonly side: Side;
+  readonly from: Status;
+  readonly to: Status;
+  readonly bestStreak: number;
+  readonly cleanChance: number;
+  readonly gate: Gate;
+  readonly gateBest: number;
+}
+
+export interface Opened {
+  readonly studentId: string;
+  readonly subject: string;
+  readonly side: Side;
+}

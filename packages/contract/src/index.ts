@@ -1,0 +1,283 @@
+/** The types of every request and reply between server and web. */
+import type { SettingValues } from "@mirrup/catalogue";
+import type {
+  CountedBy,
+  Drill,
+  Gate,
+  Goal,
+  Miss,
+  NextReason,
+  SchoolId,
+  Side,
+  Status,
+  Unmet,
+} from "@mirrup/core";
+import type { Opened, StandingChange } from "./changes.js";
+import type { DecisionView, StudentProfile } from "./teaching.js";
+
+export * from "./teaching.js";
+export type { Opened, StandingChange };
+
+export const MAX_SETS_PER_BATCH = 500;
+
+export interface Health {
+  readonly status: "ok" | "unavailable";
+  readonly database: "up" | "down";
+}
+
+export interface Items<T> {
+  readonly items: readonly T[];
+}
+
+export interface StudioView {
+  readonly id: string;
+  readonly name: string;
+  readonly timeZone: string;
+  readonly school: SchoolId;
+  readonly settings: SettingValues;
+  readonly version: number;
+}
+
+export interface StatusCounts {
+  readonly cleared: number;
+  readonly working: number;
+  readonly ready: number;
+  readonly locked: number;
+}
+
+export interface StudentView {
+  readonly id: string;
+  readonly name: string;
+  /** The side that is drilled first: the stronger one, else the dominant hand's, else the right. */
+  readonly leadingSide: "left" | "right";
+  readonly archived: boolean;
+  readonly groups: readonly string[];
+  readonly goals: readonly Goal[];
+  /** Whether jumping has ended for this student today. */
+  readonly hasStopped: boolean;
+  /** The level of the furthest skill that is cleared; 0 before the first. */
+  readonly level: number;
+  /** Skill sides that do not move, and those whose review is due. */
+  readonly stuck: number;
+  readonly reviewsDue: number;
+  /** When the student's last set happened; null before the first. */
+  readonly lastPractisedAt: string | null;
+  /** Skill sides by status; what is inferred counts as cleared. */
+  readonly counts: StatusCounts;
+  /** What the student does next; null when nothing is open. */
+  readonly next: NextItem | null;
+}
+
+export interface StandingItem {
+  readonly subject: string;
+  readonly side: Side;
+  readonly status: Status;
+  readonly bestStreak: number;
+  readonly cleanChance: number;
+  readonly gate: Gate;
+  /** Furthest progress on the gate, in its own unit. */
+  readonly gateBest: number;
+  /** The studio's day on which a cleared side should be seen again; null while not cleared. */
+  readonly reviewDue: string | null;
+  /** How a cleared side was cleared; null while it is not. */
+  readonly clearedBy: "gate" | "hand" | "placed" | null;
+  readonly isStuck: boolean;
+  /** When the side was last practised. */
+  readonly lastAt: string | null;
+  readonly unmet: readonly Unmet[];
+}
+
+export interface NextItem {
+  readonly subject: string;
+  readonly side: Side;
+  readonly drill: Drill;
+  readonly chance: number;
+  readonly reason: NextReason;
+}
+
+/** A set as a device logs it; `at` is the device's own clock, an ISO instant. */
+export interface SetRequest {
+  readonly id: string;
+  readonly studentId: string;
+  readonly subject: string;
+  readonly side: Side;
+  readonly drill: Drill;
+  readonly clean: number;
+  readonly misses: readonly Miss[];
+  readonly bestStreak: number;
+  readonly seconds?: number;
+  readonly countedBy: CountedBy;
+  readonly at: string;
+}
+
+export interface SetsRequest {
+  readonly sets: readonly SetRequest[];
+}
+
+export interface SetsReply {
+  /** Ids that this request added to the log. */
+  readonly stored: readonly string[];
+  /** Ids that the log held already, with the same body. */
+  readonly alreadyStored: readonly string[];
+  /** Ids whose clock ran ahead; they count at the time of receipt. */
+  readonly clockAhead: readonly string[];
+  /** The standing of every skill side that was practised, before and after. */
+  readonly changes: readonly StandingChange[];
+  /** Skill sides that were locked and are not any more. */
+  readonly opened: readonly Opened[];
+}
+
+/** An RFC 9457 problem document. */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly requestId?: string;
+  readonly errors?: readonly ProblemError[];
+  /** For a change made from an old state: the newer one. */
+  readonly current?: unknown;
+}
+
+export interface ProblemError {
+  /** The place in the batch, from 0, for requests that carry one. */
+  readonly item?: number;
+  /** The id of the item, where it has one. */
+  readonly id?: string;
+  readonly field: string;
+  readonly code: string;
+  readonly message: string;
+}
+
+/** What a person may do in a studio: everything, teach and edit, or only see. */
+export const ROLES = ["owner", "coach", "viewer"] as const;
+export type Role = (typeof ROLES)[number];
+
+/** The header in which a request names the studio that it is for. */
+export const STUDIO_HEADER = "x-mirrup-studio";
+
+export interface PersonView {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+}
+
+export interface Membership {
+  readonly studioId: string;
+  readonly studioName: string;
+  readonly role: Role;
+}
+
+/** Who is signed in here, and what else the first page has to know. */
+export interface SessionView {
+  /** False until the first studio has been set up. */
+  readonly isSetUp: boolean;
+  /** Whether there is a demo club to look around in. */
+  readonly hasDemo: boolean;
+  readonly person: PersonView | null;
+  readonly memberships: readonly Membership[];
+}
+
+export interface SignInRequest {
+  readonly email: string;
+  readonly password: string;
+}
+
+export interface PasswordRequest {
+  readonly current: string;
+  readonly next: string;
+}
+
+export interface SetUpRequest {
+  readonly studioName: string;
+  readonly timeZone: string;
+  readonly school: SchoolId;
+  readonly name: string;
+  readonly email: string;
+  readonly password: string;
+}
+
+export interface ResetRequest {
+  readonly email: string;
+}
+
+/** Uses a one-time link: a new password for a reset, name and password for an invitation. */
+export interface ResetUse {
+  readonly token: string;
+  readonly password: string;
+}
+
+export interface InvitationUse extends ResetUse {
+  readonly name: string;
+}
+
+export interface InvitationRequest {
+  readonly email: string;
+  readonly role: Role;
+}
+
+export interface MemberView extends PersonView {
+  readonly role: Role;
+}
+
+export interface RoleRequest {
+  readonly role: Role;
+}
+
+/** A letter of the outbox, which stands in for a mail server. */
+export interface MailView {
+  readonly id: string;
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly at: string;
+}
+
+export const AUDIT_ACTIONS = [
+  "set-up",
+  "invited",
+  "joined",
+  "role-changed",
+  "removed",
+  "cleared",
+  "reopened",
+  "overrode",
+  "took-back",
+  "changed-school",
+  "imported",
+  "exported",
+  "deleted",
+] as const;
+export type AuditAction = (typeof AUDIT_ACTIONS)[number];
+
+export interface AuditView {
+  readonly id: string;
+  readonly at: string;
+  /** Who did it; null once that person has left no account. */
+  readonly by: string | null;
+  readonly action: AuditAction;
+  /** Whom it was about, where that may still be told. */
+  readonly whom: string | null;
+  /** What it was about: a role, an address, a skill and side. */
+  readonly about: string | null;
+}
+
+/** Everything that Mirrup keeps about one student. */
+export interface StudentRecord {
+  readonly format: "mirrup-student";
+  readonly version: 2;
+  readonly exportedAt: string;
+  readonly student: StudentProfile & {
+    readonly id: string;
+    readonly archivedAt: string | null;
+    readonly createdAt: string;
+    readonly groups: readonly string[];
+  };
+  readonly decisions: readonly DecisionView[];
+  readonly sets: readonly (SetRequest & { readonly receivedAt: string; readonly catalogueVersion: string })[];
+  readonly standings: readonly StandingItem[];
+}
+
+export interface Done {
+  readonly done: true;
+}

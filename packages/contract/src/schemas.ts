@@ -1,0 +1,341 @@
+/** The Joi schemas of every request and reply. Apart from the types, so that Joi stays out of the shell. */
+import {
+  COUNTED_BY,
+  DRILL_KINDS,
+  FAULT_CODES,
+  MISS_RULES,
+  SCHOOL_IDS,
+  STATUSES,
+  type Drill,
+  type Miss,
+  type Side,
+  type Unmet,
+} from "@mirrup/core";
+import Joi from "joi";
+import { chance, gate, instant, items, objects, side, subject, uuid, whole } from "./schema-parts.js";
+import {
+  changeKeys,
+  decisionView,
+  goal,
+  openedKeys,
+  settingValues,
+  studentProfile,
+} from "./teaching-schemas.js";
+import {
+  AUDIT_ACTIONS,
+  MAX_SETS_PER_BATCH,
+  ROLES,
+  type AuditView,
+  type Done,
+  type InvitationRequest,
+  type InvitationUse,
+  type MailView,
+  type Membership,
+  type MemberView,
+  type PasswordRequest,
+  type PersonView,
+  type ResetRequest,
+  type ResetUse,
+  type RoleRequest,
+  type SessionView,
+  type SetUpRequest,
+  type SignInRequest,
+  type StudentRecord,
+  type Health,
+  type NextItem,
+  type Problem,
+  type ProblemError,
+  type SetRequest,
+  type SetsReply,
+  type SetsRequest,
+  type StandingItem,
+  type StudentView,
+  type StudioView,
+} from "./index.js";
+
+export * from "./teaching-schemas.js";
+
+export const idParam = uuid().required();
+
+const drill = Joi.object<Drill>({
+  kind: Joi.string()
+    .valid(...DRILL_KINDS)
+    .required(),
+  score: Joi.string().max(100_000),
+  count: whole().min(1),
+  top: whole().min(1),
+  onMiss: Joi.string().valid(...MISS_RULES),
+  growing: Joi.boolean(),
+  seconds: Joi.number().positive().max(86_400),
+  spacing: whole().max(64),
+  rounds: whole().min(1),
+  tempo: Joi.number().positive().max(1000),
+}).required();
+
+const miss = Joi.object<Miss>({
+  position: whole().min(1),
+  fault: Joi.string().valid(...FAULT_CODES),
+  count: whole().min(1),
+}).oxor("position", "count");
+
+export const setRequest = objects<SetRequest>({
+  id: uuid().required(),
+  studentId: uuid().required(),
+  subject: subject().required(),
+  side: side().required(),
+  drill,
+  clean: whole().required(),
+  misses: Joi.array().items(miss).max(10_000).required(),
+  bestStreak: whole().required(),
+  seconds: Joi.number().min(0).max(86_400),
+  countedBy: Joi.string()
+    .valid(...COUNTED_BY)
+    .required(),
+  at: instant().required(),
+});
+
+export const setsRequest = objects<SetsRequest>({
+  sets: Joi.array().items(setRequest).min(1).max(MAX_SETS_PER_BATCH).required(),
+}).required();
+
+const unmet = objects<Unmet>({
+  subject: subject().required(),
+  side: side().required(),
+  gate,
+  need: whole().required(),
+  have: whole().required(),
+  short: whole().required(),
+  needIndex: whole().required(),
+  way: whole().required(),
+});
+
+const status = () =>
+  Joi.string()
+    .valid(...STATUSES)
+    .required();
+
+const standing = objects<StandingItem>({
+  subject: subject().required(),
+  side: side().required(),
+  status: status(),
+  bestStreak: whole().required(),
+  cleanChance: chance().required(),
+  gate,
+  gateBest: whole().required(),
+  reviewDue: Joi.string().isoDate().allow(null).required(),
+  clearedBy: Joi.string().valid("gate", "hand", "placed").allow(null).required(),
+  isStuck: Joi.boolean().required(),
+  lastAt: instant().allow(null).required(),
+  unmet: Joi.array().items(unmet).required(),
+});
+
+/** A reason is a code with parameters that depend on it; the core's types say which. */
+const next = objects<NextItem>({
+  subject: subject().required(),
+  side: side().required(),
+  drill,
+  chance: chance().required(),
+  reason: Joi.object({ code: Joi.string().required() }).unknown().required(),
+});
+
+const student = objects<StudentView>({
+  id: uuid().required(),
+  name: Joi.string().required(),
+  leadingSide: Joi.string().valid("left", "right").required(),
+  archived: Joi.boolean().required(),
+  groups: Joi.array().items(uuid()).required(),
+  goals: Joi.array().items(goal).required(),
+  hasStopped: Joi.boolean().required(),
+  level: whole().required(),
+  stuck: whole().required(),
+  reviewsDue: whole().required(),
+  lastPractisedAt: instant().allow(null).required(),
+  counts: Joi.object({
+    cleared: whole().required(),
+    working: whole().required(),
+    ready: whole().required(),
+    locked: whole().required(),
+  }).required(),
+  next: next.allow(null),
+});
+
+export const studioReply = objects<StudioView>({
+  id: uuid().required(),
+  name: Joi.string().required(),
+  timeZone: Joi.string().required(),
+  school: Joi.string()
+    .valid(...SCHOOL_IDS)
+    .required(),
+  settings: settingValues.required(),
+  version: whole().required(),
+});
+
+export const studentReply = student;
+export const studentsReply = items(student);
+export const standingsReply = items(standing);
+export const nextReply = items(next);
+
+/** Which side's last sets are asked for. */
+export const lastSetsQuery = objects<{ readonly subject: string; readonly side: Side }>({
+  subject: subject().required(),
+  side: side().required(),
+}).required();
+export const lastSetsReply = items(setRequest);
+
+export const setsReply = objects<SetsReply>({
+  stored: Joi.array().items(uuid()).required(),
+  alreadyStored: Joi.array().items(uuid()).required(),
+  clockAhead: Joi.array().items(uuid()).required(),
+  changes: Joi.array().items(Joi.object(changeKeys)).required(),
+  opened: Joi.array().items(Joi.object(openedKeys)).required(),
+});
+
+export const healthReply = objects<Health>({
+  status: Joi.string().valid("ok", "unavailable").required(),
+  database: Joi.string().valid("up", "down").required(),
+});
+
+export const problemReply = objects<Problem>({
+  type: Joi.string().required(),
+  title: Joi.string().required(),
+  status: Joi.number().integer().required(),
+  detail: Joi.string().required(),
+  requestId: Joi.string(),
+  errors: Joi.array().items(
+    Joi.object<ProblemError>({
+      item: whole(),
+      id: Joi.string(),
+      field: Joi.string().allow("").required(),
+      code: Joi.string().required(),
+      message: Joi.string().required(),
+    }),
+  ),
+  current: Joi.any(),
+});
+
+const email = () => Joi.string().email({ tlds: false }).max(254);
+const name = () => Joi.string().pattern(/\S/).max(120);
+/** A new password: length is what makes it strong. A tried one may be anything. */
+const newPassword = () => Joi.string().min(10).max(200);
+const triedPassword = () => Joi.string().min(1).max(200);
+const token = () => Joi.string().min(20).max(200);
+const role = () => Joi.string().valid(...ROLES);
+
+export const signInRequest = objects<SignInRequest>({
+  email: email().required(),
+  password: triedPassword().required(),
+}).required();
+
+export const passwordRequest = objects<PasswordRequest>({
+  current: triedPassword().required(),
+  next: newPassword().required(),
+}).required();
+
+function isTimeZone(value: string, helpers: Joi.CustomHelpers): string | Joi.ErrorReport {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: value });
+    return value;
+  } catch {
+    return helpers.message({ custom: "{{#label}} is no time zone, such as Europe/London" });
+  }
+}
+
+export const setUpRequest = objects<SetUpRequest>({
+  studioName: name().required(),
+  timeZone: Joi.string().max(64).custom(isTimeZone).required(),
+  school: Joi.string()
+    .valid(...SCHOOL_IDS)
+    .required(),
+  name: name().required(),
+  email: email().required(),
+  password: newPassword().required(),
+}).required();
+
+export const resetRequest = objects<ResetRequest>({ email: email().required() }).required();
+export const resetUse = objects<ResetUse>({
+  token: token().required(),
+  password: newPassword().required(),
+}).required();
+export const invitationRequest = objects<InvitationRequest>({
+  email: email().required(),
+  role: role().required(),
+}).required();
+export const invitationUse = objects<InvitationUse>({
+  token: token().required(),
+  name: name().required(),
+  password: newPassword().required(),
+}).required();
+export const roleRequest = objects<RoleRequest>({ role: role().required() }).required();
+
+const person = objects<PersonView>({
+  id: uuid().required(),
+  name: Joi.string().required(),
+  email: Joi.string().required(),
+});
+
+export const sessionReply = objects<SessionView>({
+  isSetUp: Joi.boolean().required(),
+  hasDemo: Joi.boolean().required(),
+  person: person.allow(null).required(),
+  memberships: Joi.array()
+    .items(
+      objects<Membership>({
+        studioId: uuid().required(),
+        studioName: Joi.string().required(),
+        role: role().required(),
+      }),
+    )
+    .required(),
+});
+
+export const doneReply = objects<Done>({ done: Joi.boolean().valid(true).required() });
+export const membersReply = items(
+  objects<MemberView>({
+    id: uuid().required(),
+    name: Joi.string().required(),
+    email: Joi.string().required(),
+    role: role().required(),
+  }),
+);
+export const mailReply = items(
+  objects<MailView>({
+    id: uuid().required(),
+    to: Joi.string().required(),
+    subject: Joi.string().required(),
+    text: Joi.string().required(),
+    at: instant().required(),
+  }),
+);
+export const auditReply = items(
+  objects<AuditView>({
+    id: uuid().required(),
+    at: instant().required(),
+    by: Joi.string().allow(null).required(),
+    action: Joi.string()
+      .valid(...AUDIT_ACTIONS)
+      .required(),
+    whom: Joi.string().allow(null).required(),
+    about: Joi.string().allow(null).required(),
+  }),
+);
+export const studentRecordReply = objects<StudentRecord>({
+  format: Joi.string().valid("mirrup-student").required(),
+  version: Joi.number().valid(2).required(),
+  exportedAt: instant().required(),
+  student: (studentProfile as Joi.ObjectSchema).keys({
+    id: uuid().required(),
+    archivedAt: instant().allow(null).required(),
+    createdAt: instant().required(),
+    groups: Joi.array().items(Joi.string()).required(),
+  }),
+  decisions: Joi.array().items(decisionView).required(),
+  sets: Joi.array()
+    .items(
+      (setRequest as Joi.ObjectSchema).keys({
+        receivedAt: instant().required(),
+        catalogueVersion: Joi.string().required(),
+      }),
+    )
+    .required(),
+  standings: Joi.array().items(standing).required(),
+});

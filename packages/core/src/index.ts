@@ -1,0 +1,198 @@
+export { SIDES, otherSide, sidesOf, type Side } from "./sides.js";
+export { DAY_MS, localDate, type Instant, type LocalDate } from "./instant.js";
+export { parseNeeds, type Need, type NeedSides, type NeedTerm } from "./skills/needs.js";
+export {
+  FAMILIES,
+  SKILL_CLASSES,
+  type Family,
+  type Skill,
+  type SkillClass,
+  type Strand,
+} from "./skills/skill.js";
+export {
+  buildCatalogue,
+  sideScore,
+  siblingsOf,
+  skillOf,
+  skillsByScore,
+  type Catalogue,
+  type CatalogueFault,
+  type CatalogueResult,
+  type SkillEntry,
+  type StrandEntry,
+} from "./skills/catalogue.js";
+export {
+  DEFAULT_TEMPO,
+  SCHOOL_IDS,
+  gateAsStreak,
+  gateKey,
+  gateOf,
+  gateTarget,
+  type Gate,
+  type GateOverrides,
+  type School,
+  type SchoolId,
+} from "./skills/gates.js";
+export {
+  STATUSES,
+  kinSides,
+  isMet,
+  openedBetween,
+  standingsOf,
+  type FactsBySide,
+  type Standing,
+  type StandingContext,
+  type Status,
+  type Unmet,
+} from "./skills/standing.js";
+export { sideKey, sideTable, type SideNode, type SideTable, type SubjectSide } from "./skills/side-table.js";
+export {
+  goalPath,
+  goalSides,
+  type Goal,
+  type GoalPath,
+  type PathChoice,
+  type PathContext,
+  type PathStep,
+} from "./skills/goal-path.js";
+export { decodeStatuses, statusCodes, type CodedStatus } from "./skills/status-code.js";
+export {
+  DRILL_KINDS,
+  MISS_RULES,
+  RELEVANCE,
+  type Drill,
+  type DrillKind,
+  type MissRule,
+} from "./practice/drill.js";
+export {
+  COUNTED_BY,
+  bestCleanWithin,
+  checkSetCounts,
+  missCount,
+  type CountedBy,
+  type Miss,
+  type PracticeSet,
+  type SetFault,
+} from "./practice/set.js";
+export {
+  NO_FACTS,
+  addEntry,
+  compareEntries,
+  foldEntries,
+  gateProgress,
+  hasInARow,
+  weightedTries,
+  type Clearing,
+  type LessonFacts,
+  type SideEntry,
+  type StandingFacts,
+} from "./practice/evidence.js";
+export { FAULT_CODES, type FaultCode } from "./practice/fault.js";
+export { betaCdf, betaQuantile } from "./practice/beta.js";
+export {
+  LEARNING_PACES,
+  cleanChance,
+  expectedTries,
+  nearGate,
+  nextRung,
+  streakChance,
+  triesLeft,
+  type LearningPace,
+  type Rung,
+  type TriesLeft,
+} from "./practice/learner.js";
+export {
+  nextDrills,
+  type FusedFirst,
+  type NextContext,
+  type NextDrill,
+  type NextReason,
+  type OnPath,
+  type SideOrder,
+} from "./practice/next.js";
+export {
+  heldRepetitions,
+  runnable,
+  runnableOf,
+  runOf,
+  secondsOf,
+  spacingBelow,
+  TRY_KINDS,
+  type Run,
+  type RunnableDrill,
+  type Tap,
+  type TryKind,
+} from "./practice/run.js";
+export { ARMS, POSES, UNDER_FEET, type Arms, type Hand, type Pose, type WrittenArms } from "./rope/arms.js";
+export { GESTURES, type Foot, type Gesture } from "./rope/feet.js";
+export {
+  expandBeats,
+  LIMITS,
+  withoutDefaults,
+  type Beat,
+  type Direction,
+  type Score,
+  type Span,
+} from "./rope/score.js";
+export { RULE_CODES, type RuleCode, type RuleFault } from "./rope/fault.js";
+export { parseScore, scoreOf, type ParsedScore } from "./rope/parse.js";
+export { printScore } from "./rope/print.js";
+export { mirrorScore } from "./rope/mirror.js";
+export { checkScore, type CheckOptions } from "./rope/check.js";
+export { joinScores, type JoinedScores } from "./rope/join.js";
+export { linkCost } from "./rope/cost.js";
+export { measureScore, type Measures } from "./rope/measure.js";
+export {
+  lowestHeight,
+  timeScore,
+  type BeatTiming,
+  type Heights,
+  type LinkTiming,
+  type Timing,
+  type TimingOptions,
+} from "./rope/timing.js";
+export { CAUTION_CODES, cautionsOf, type CautionCode } from "./practice/caution.js";
+export {
+  DRILL_PASSES,
+  ladderOf,
+  partsOfMultiple,
+  type DrillFocus,
+  type DrillPass,
+  type LadderDrill,
+} from "./practice/ladder.js";
+export {
+  PLACEMENT_ANSWERS,
+  type Decision,
+  type DecisionEntry,
+  type PlacementAnswer,
+} from "./practice/decision.js";
+export {
+  DROP_MM,
+  LINE_SHARE,
+  ROPE_LINES,
+  ROPE_USES,
+  ropeFit,
+  type RopeLine,
+  type RopeUse,
+} from "./practice/rope-fit.js";
+export { landingsOf, LEAST_ALLOWANCE, weekAllowance } from "./practice/load.js";
+export {
+  commonestFault,
+  suggestionOf,
+  type JudgedSet,
+  type Suggestion,
+  type SuggestionContext,
+} from "./practice/suggestion.js";
+export { usefulTogether, type StatusOfSide, type Together } from "./practice/together.js";
+export { WEIGHT_EPOCH } from "./practice/weight.js";
+export { REVIEW_INTERVALS_DAYS, type Review } from "./practice/review.js";
+export { BASE_TEST, BASE_TEST_PARTS, baseTestPassedAt, type BaseTestSet } from "./practice/base-test.js";
+export { beatWords, multipleName, readScore } from "./rope/reading.js";
+export { armsWords } from "./rope/arms-words.js";
+export { defaultHeight, WINDOW_FROM, WINDOW_TO } from "./rope/timing.js";
+export { traceBeats, type Trace, type TracedBeat, type TracedTurn } from "./rope/trace.js";
+export { placementModel, type Background, type Model } from "./placement/model.js";
+export { ANSWER_CHANCES } from "./placement/belief.js";
+export { place, type Answer, type Conclusion, type Placement, type Question } from "./placement/placement.js";
+export { rhythmOf, tappedTempo, type Rhythm } from "./rhythm/rhythm.js";
+export { ROUND_ANSWERS, roundCounts, type RoundAnswer, type RoundCounts } from "./practice/round.js";

@@ -1,0 +1,255 @@
+/**
+ * A drill being run on the floor, as a value: the taps so far, and what they come to. Undo takes
+ * the last tap back, as far as the set's beginning, so nothing but the taps and the clock is ever kept.
+ */
+import type { Drill, DrillKind, MissRule } from "./drill.js";
+import type { FaultCode } from "./fault.js";
+import { DRILL_PASSES, type LadderDrill } from "./ladder.js";
+import { missCount, type Miss } from "./set.js";
+
+export type Tap =
+  /** `times` for several at once, as ±5 gives them; `at` is seconds after the set began. */
+  | { readonly kind: "clean"; readonly times?: number; readonly at?: number }
+  | { readonly kind: "miss"; readonly fault?: FaultCode; readonly at?: number };
+
+/** Kinds of which so many tries are made, each right or not yet. */
+export const TRY_KINDS = [
+  "shadow",
+  "toe-catch",
+  "one-stop",
+  "one-out",
+  "from-rest",
+  "new-step",
+  "merge",
+  "other-side",
+] as const satisfies readonly DrillKind[];
+export type TryKind = (typeof TRY_KINDS)[number];
+
+interface Scored {
+  /** The score practised, where it is not the skill's own. */
+  readonly score?: string;
+}
+
+export type RunnableDrill =
+  | { readonly kind: "climb"; readonly top: number; readonly onMiss: MissRule; readonly growing?: true }
+  | { readonly kind: "streak"; readonly count: number }
+  | ({ readonly kind: TryKind; readonly count: number } & Scored)
+  /** In time with a rope at the side: so many, a miss costs only itself. */
+  | ({ readonly kind: "side-rope"; readonly count: number } & Scored)
+  /** So many tries with so many bounces between, then with fewer. */
+  | ({ readonly kind: "spaced" | "link"; readonly count: number; readonly spacing: number } & Scored)
+  | ({ readonly kind: "rounds"; readonly rounds: number } & Scored)
+  | { readonly kind: "hold"; readonly seconds: number }
+  | { readonly kind: "count"; readonly seconds: number; readonly count: number };
+
+/** What the taps of a run come to. */
+export interface Run {
+  /** The repetitions asked now: the rung of a climb, the count of a streak, the tries of the rest. */
+  readonly asked: number;
+  /** What counts towards `asked`: clean in a row, or tries made. */
+  readonly done: number;
+  /** The highest rung reached in full, or the best streak. */
+  readonly reached: number;
+  readonly clean: number;
+  readonly misses: readonly Miss[];
+  /** The longest run of clean tries with nothing else between; a bridge, a stop or a bounce breaks it. */
+  readonly bestStreak: number;
+  /** Bounces between tries now; null for drills without any. */
+  readonly spacing: number | null;
+  /** Clean tries among those made at this spacing. */
+  readonly cleanHere: number;
+  /** `passed` when the drill's aim was reached, `stopped` when it ended without. */
+  readonly end: "running" | "passed" | "stopped";
+}
+
+function isTryKind(kind: DrillKind): kind is TryKind {
+  return (TRY_KINDS as readonly DrillKind[]).includes(kind);
+}
+
+/** Whether the drill ends by the clock. */
+export function secondsOf(drill: RunnableDrill): number | null {
+  return drill.kind === "hold" || drill.kind === "count" ? drill.seconds : null;
+}
+
+/** The drill with what the floor can run, or null where something that it asks is missing. */
+export function runnable(drill: Drill): RunnableDrill | null {
+  const { kind, count, top, seconds, rounds, spacing, onMiss = "repeat", growing, score } = drill;
+  const scored = score === undefined ? {} : { score };
+  if (isTryKind(kind)) return count === undefined ? null : { kind, count, ...scored };
+  switch (kind) {
+    case "climb":
+      return top === undefined ? null : { kind, top, onMiss, ...(growing === true ? { growing } : {}) };
+    case "streak":
+      return count === undefined ? null : { kind, count };
+    case "side-rope":
+      return count === undefined ? null : { kind, count, ...scored };
+    case "spaced":
+    case "link":
+      return count === undefined || spacing === undefined ? null : { kind, count, spacing, ...scored };
+    case "rounds":
+      return rounds === undefined ? null : { kind, rounds, ...scored };
+    case "hold":
+      return seconds === undefined ? null : { kind, seconds };
+    case "count":
+      return seconds === undefined || count === undefined ? null : { kind, seconds, count };
+  }
+}
+
+/** A drill of the ladder as the floor runs it; `gate` is the gate as a streak, `holdSeconds` for a hold. */
+export function runnableOf(
+  drill: LadderDrill,
+  { gate, seconds }: { readonly gate: number; readonly seconds: number },
+): RunnableDrill | null {
+  const dose = drill.dose === "gate" ? gate : drill.dose;
+  const { kind, score, spacing } = drill;
+  const common = { kind, ...(score === null ? {} : { score }) };
+  if (kind === "climb") return { kind, top: dose, onMiss: "repeat" };
+  if (kind === "rounds") return runnable({ ...common, rounds: dose });
+  if (kind === "hold") return { kind, seconds };
+  if (kind === "count") return { kind, seconds, count: dose };
+  return runnable({ ...common, count: dose, ...(spacing === undefined ? {} : { spacing }) });
+}
+
+function rungAfterMiss(rung: number, rule: MissRule): number {
+  switch (rule) {
+    case "repeat":
+    case "stop":
+      return rung;
+    case "drop":
+      return Math.max(1, rung - 1);
+    case "restart":
+      return 1;
+  }
+}
+
+function askedAtFirst(drill: RunnableDrill): number {
+  switch (drill.kind) {
+    case "climb":
+      return 1;
+    case "rounds":
+      return drill.rounds;
+    case "hold":
+      return drill.seconds;
+    default:
+      return drill.count;
+  }
+}
+
+function start(drill: RunnableDrill): Run {
+  const spacing = drill.kind === "spaced" || drill.kind === "link" ? drill.spacing : null;
+  return {
+    asked: askedAtFirst(drill),
+    done: 0,
+    reached: 0,
+    clean: 0,
+    misses: [],
+    bestStreak: 0,
+    spacing,
+    cleanHere: 0,
+    end: "running",
+  };
+}
+
+/** The next spacing down: 4, 3, 2, 1 for one skill, 4, 2, 1, 0 for two joined; null after the last. */
+export function spacingBelow(kind: "spaced" | "link", spacing: number): number | null {
+  const steps = kind === "spaced" ? [4, 3, 2, 1] : [4, 2, 1, 0];
+  return steps.find((step) => step < spacing) ?? null;
+}
+
+/** After a try of a drill that counts tries: on to the next spacing, or to the end. */
+function afterTry(drill: RunnableDrill, run: Run): Run {
+  if (run.done < run.asked) return run;
+  const pass = DRILL_PASSES[drill.kind];
+  const passed = pass === null || run.cleanHere * pass.of >= pass.clean * run.asked;
+  if (drill.kind !== "spaced" && drill.kind !== "link") return { ...run, end: passed ? "passed" : "stopped" };
+  const below = run.spacing === null ? null : spacingBelow(drill.kind, run.spacing);
+  if (!passed) return { ...run, done: 0, cleanHere: 0 };
+  if (below === null) return { ...run, end: "passed" };
+  return { ...run, spacing: below, done: 0, cleanHere: 0 };
+}
+
+function afterClean(drill: RunnableDrill, run: Run): Run {
+  const next: Run = { ...run, clean: run.clean + 1, done: run.done + 1, cleanHere: run.cleanHere + 1 };
+  switch (drill.kind) {
+    case "streak":
+    case "rounds": {
+      const best = Math.max(run.bestStreak, next.done);
+      return {
+        ...next,
+        bestStreak: best,
+        reached: best,
+        end: next.done >= next.asked ? "passed" : "running",
+      };
+    }
+    case "climb": {
+      const climbing = { ...next, bestStreak: Math.max(run.bestStreak, next.done) };
+      if (next.done < run.asked) return climbing;
+      const reached = Math.max(run.reached, run.asked);
+      return run.asked >= drill.top
+        ? { ...climbing, reached, end: "passed" }
+        : { ...climbing, reached, asked: run.asked + 1, done: 0 };
+    }
+    case "side-rope":
+      return { ...next, end: next.clean >= drill.count ? "passed" : "running" };
+    case "hold":
+    case "count": {
+      // Misses carry their places: the streak is what came since the last.
+      const since = next.clean + missCount(run.misses) - (run.misses.at(-1)?.position ?? 0);
+      return { ...next, bestStreak: Math.max(run.bestStreak, since) };
+    }
+    default:
+      // A stop, a bounce or another step stands between two tries.
+      return afterTry(drill, { ...next, bestStreak: 1 });
+  }
+}
+
+function afterMiss(drill: RunnableDrill, run: Run, fault: FaultCode | undefined): Run {
+  const position = run.clean + missCount(run.misses) + 1;
+  const misses = [...run.misses, fault === undefined ? { position } : { position, fault }];
+  switch (drill.kind) {
+    case "streak":
+    case "rounds":
+      return { ...run, misses, done: 0 };
+    case "climb":
+      return {
+        ...run,
+        misses,
+        done: 0,
+        asked: rungAfterMiss(run.asked, drill.onMiss),
+        end: drill.onMiss === "stop" ? "stopped" : "running",
+      };
+    case "side-rope":
+    case "count":
+      return { ...run, misses };
+    case "hold":
+      return { ...run, misses, end: "stopped" };
+    default:
+      return afterTry(drill, { ...run, misses, done: run.done + 1 });
+  }
+}
+
+function afterTap(drill: RunnableDrill, run: Run, tap: Tap): Run {
+  if (tap.kind === "miss") return run.end === "running" ? afterMiss(drill, run, tap.fault) : run;
+  let next = run;
+  for (let time = 0; time < (tap.times ?? 1) && next.end === "running"; time += 1) {
+    next = afterClean(drill, next);
+  }
+  return next;
+}
+
+/**
+ * What a list of taps comes to, `elapsedSeconds` after the first. Taps after the run's end change
+ * nothing. A hold ends by the clock, and a count when its time is up.
+ */
+export function runOf(drill: RunnableDrill, taps: readonly Tap[], elapsedSeconds = 0): Run {
+  const run = taps.reduce<Run>((before, tap) => afterTap(drill, before, tap), start(drill));
+  const seconds = secondsOf(drill);
+  if (seconds === null || run.end !== "running" || elapsedSeconds < seconds) return run;
+  const passed = drill.kind === "count" ? run.clean >= drill.count : true;
+  return { ...run, end: passed ? "passed" : "stopped" };
+}
+
+/** Clean repetitions that a hold comes to where nobody counted them (teaching.md, What counts). */
+export function heldRepetitions(seconds: number, tempo: number, beatsPerRepetition: number): number {
+  return Math.floor((seconds * tempo) / 60 / beatsPerRepetition);
+}

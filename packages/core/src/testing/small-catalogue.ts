@@ -1,0 +1,43 @@
+import { buildCatalogue, type Catalogue, type SkillEntry } from "../skills/catalogue.js";
+import type { School } from "../skills/gates.js";
+import { SKILL_CLASSES, type SkillClass } from "../skills/skill.js";
+
+type Line = readonly [id: string, sides: "one" | "two", needs: string, skillClass?: SkillClass];
+
+function entryOf([id, sides, needs, skillClass = "base"]: Line): SkillEntry {
+  return {
+    id,
+    name: id,
+    sides,
+    score: null,
+    needs,
+    class: skillClass,
+    cues: ["one", "two"],
+    faults: [],
+    look: "",
+  };
+}
+
+export function resultOf(lines: readonly Line[]) {
+  const skills = lines.map(entryOf);
+  return buildCatalogue([{ id: "strand", name: "strand", family: "footwork", skills }], "test");
+}
+
+/** A catalogue of one strand, written a skill a line. */
+export function catalogueOf(...lines: readonly Line[]): Catalogue {
+  const result = resultOf(lines);
+  if (!result.ok) throw new Error(result.faults.map((fault) => fault.message).join("\n"));
+  return result.catalogue;
+}
+
+/** A school with one gate for every class. */
+export const FIVE_IN_A_ROW: School = {
+  id: "quick-frontier",
+  name: "five",
+  reason: "",
+  asksBaseTest: false,
+  gates: Object.fromEntries(
+    SKILL_CLASSES.map((skillClass) => [skillClass, { kind: "streak", count: 5 }]),
+  ) as School["gates"],
+  needCounts: {},
+};

@@ -1,0 +1,2 @@
+export function freePort(): Promise<number>;
+export function listenFault(port: number, host: string): Promise<string | null>;

@@ -1,0 +1,2 @@
+export function endAll(): Promise<void>;
+export function isAlive(pid: number): boolean;

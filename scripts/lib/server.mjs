@@ -1,0 +1,30 @@
+import { spawn } from "node:child_process";
+import { join } from "node:path";
+import { ROOT } from "./install.mjs";
+import { endChild, runOrStop } from "./processes.mjs";
+import { Stop } from "./stop.mjs";
+
+/** Brings the schema up to date and loads the demo club into an empty database. */
+export async function prepareDatabase(env, { demo }) {
+  await runOrStop(
+    "The database could not be brought up to date; the reason is above. Check that it runs and that its address is right.",
+    process.execPath,
+    [join(ROOT, "apps/server/dist/commands/prepare.js"), ...(demo ? [] : ["--no-demo"])],
+    { env: { ...process.env, ...env } },
+  );
+}
+
+/** Starts the server (or another of its programs) and answers when it listens. */
+export async function startServer(env, program = "main.js") {
+  const child = spawn(process.execPath, [join(ROOT, "apps/server/dist", program)], {
+    env: { MIRRUP_LOG_LEVEL: "warn", ...process.env, ...env },
+    // The channel tells when it listens, and tells the server when this process is gone.
+    stdio: ["ignore", "inherit", "inherit", "ipc"],
+  });
+  await new Promise((resolve, reject) => {
+    child.once("message", resolve);
+    child.once("error", reject);
+    child.once("exit", () => reject(new Stop("The server could not start; its reason is above.")));
+  });
+  return { child, stop: () => endChild(child, "SIGTERM") };
+}

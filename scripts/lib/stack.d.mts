@@ -1,0 +1,19 @@
+import type { ChildProcess } from "node:child_process";
+
+export interface ThrowawayPostgres {
+  readonly url: string;
+  readonly adminUrl: string;
+  stop(): Promise<void>;
+  restart(): Promise<void>;
+}
+
+export interface ThrowawayStack {
+  readonly address: string;
+  readonly postgres: ThrowawayPostgres;
+  server(): { readonly child: ChildProcess };
+  stopServer(): Promise<void>;
+  startServer(): Promise<void>;
+}
+
+export function throwawayPostgres(): Promise<ThrowawayPostgres>;
+export function throwawayStack(options?: { readonly demo?: boolean }): Promise<ThrowawayStack>;

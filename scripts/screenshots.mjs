@@ -1,0 +1,151 @@
+/** Retakes docs/screenshots/ from the demo club: `npm run screenshots [-- FOLDER]`. */
+import { mkdirSync } from "node:fs";
+import { join, resolve } from "node:path";
+import { buildIfStale } from "./lib/build.mjs";
+import { CHROMIUM_ARGS } from "./lib/chromium-args.mjs";
+import { ensureChromium, ensureNodeModules, ROOT } from "./lib/install.mjs";
+import { endAll, endOnSignals } from "./lib/processes.mjs";
+import { coachHeaders, throwawayStack } from "./lib/stack.mjs";
+import { main } from "./lib/stop.mjs";
+
+const SIZES = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } };
+
+async function press(page, keys) {
+  for (const key of keys) await page.keyboard.press(key);
+}
+
+async function signIn(page, who) {
+  const data = { email: `${who}@quillhaven.example`, password: "quillhaven demo" };
+  await page.request.post("/api/auth/sign-in", { data });
+}
+
+/** One picture a main view: how to come to it from the address of a student. */
+const VIEWS = [
+  { name: "students", size: "desk", open: (page, _student, root) => page.goto(`${root}/students`) },
+  {
+    name: "strands",
+    size: "desk",
+    open: async (page, student) => {
+      await page.goto(`${student}?goal=open-cross-double:right`);
+    },
+  },
+  {
+    name: "placement",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/students`);
+      await page.getByRole("link", { name: /Temi Adewood/ }).click();
+      await page.getByRole("link", { name: "Placement" }).click();
+      for (const answer of ["Nearly", "Clean", "Clean", "No"]) {
+        const buttons = page.getByRole("button", { name: new RegExp(`^${answer}`) });
+        await buttons.first().waitFor();
+        const title = await page.locator("h2").first().textContent();
+        for (let side = 0; side < (await buttons.count()); side += 1) await buttons.nth(side).click();
+        await page.waitForFunction((text) => document.querySelector("h2")?.textContent !== text, title);
+      }
+    },
+  },
+  {
+    name: "class",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/class`);
+      await page.getByRole("table").waitFor();
+    },
+  },
+  { name: "record", size: "desk", open: (page, student) => page.goto(`${student}/record`) },
+  {
+    name: "floor",
+    size: "desk",
+    open: async (page, student) => {
+      await page.goto(`${student}/floor/cross/left?kind=climb&aim=5&miss=repeat`);
+      await page.getByRole("button", { name: "Clean" }).waitFor();
+      await press(
+        page,
+        [..."   m      m   ".replaceAll(" ", "c")].map((key) => (key === "c" ? "Space" : "m")),
+      );
+    },
+  },
+  {
+    name: "skill-book",
+    size: "desk",
+    open: (page, _student, root) => page.goto(`${root}/skills/side-swing-cross`),
+  },
+  {
+    name: "score-desk",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/skills`);
+      await page.getByRole("textbox", { name: "Score" }).fill("o sr xl (o o) sr (sr xr bl o) o");
+    },
+  },
+  {
+    name: "round",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/class/all/round/cross`);
+      await page.getByRole("button", { name: "Start the clock" }).click();
+      const of = (name) => page.getByRole("group", { name, exact: true });
+      await of("Amara Thistle").getByRole("button", { name: "Made it" }).click();
+      await of("Hana Petrivale").getByRole("button", { name: "Nearly" }).click();
+      await page.getByLabel("Dag Ellerby: in a row").fill("6");
+    },
+  },
+  { name: "sign-in", size: "desk", as: null, open: (page) => page.goto("/sign-in") },
+  { name: "set-up", size: "desk", empty: true, open: (page) => page.goto("/set-up") },
+  {
+    name: "people",
+    size: "desk",
+    as: "owner",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/studio`);
+      await page.getByLabel("Invite by e-mail").fill("lin@quillhaven.example");
+      await page.getByRole("button", { name: "Invite" }).click();
+      await page.getByText("Letters lie in the outbox").waitFor();
+      await page.getByRole("heading", { name: "People" }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: "floor-phone",
+    size: "phone",
+    open: async (page, student) => {
+      await page.goto(`${student}/floor/side-swing-cross/right`);
+      await page.getByRole("button", { name: "Clean" }).waitFor();
+    },
+  },
+];
+
+await main(async () => {
+  const folder = resolve(ROOT, process.argv[2] ?? "docs/screenshots");
+  mkdirSync(folder, { recursive: true });
+  endOnSignals(1);
+  await ensureNodeModules();
+  const executablePath = await ensureChromium();
+  await buildIfStale();
+  try {
+    const { address } = await throwawayStack();
+    const { chromium } = await import("@playwright/test");
+    const browser = await chromium.launch({ executablePath, args: CHROMIUM_ARGS });
+    const headers = await coachHeaders(address);
+    const root = `/${headers["x-mirrup-studio"]}`;
+    const { items } = await (await fetch(`${address}/api/students`, { headers })).json();
+    const student = `${root}/students/${items.find((one) => one.name === "Hana Petrivale").id}`;
+    const bare = await throwawayStack({ demo: false });
+    for (const { name, size, as = "coach", empty = false, open } of VIEWS) {
+      const page = await browser.newPage({
+        baseURL: empty ? bare.address : address,
+        viewport: SIZES[size],
+        reducedMotion: "reduce",
+      });
+      if (as !== null && !empty) await signIn(page, as);
+      await open(page, student, root);
+      await page.waitForLoadState("networkidle");
+      await page.screenshot({ path: join(folder, `${name}.png`) });
+      console.log(`${name}.png`);
+      await page.close();
+    }
+    await browser.close();
+  } finally {
+    await endAll();
+  }
+});
