@@ -17,6 +17,7 @@ const project = (displayName, dir) => ({
   rootDir: `${__dirname}/${dir}`,
   testMatch: ["<rootDir>/src/**/*.spec.ts"],
   testEnvironment: "node",
+  setupFiles: [`${__dirname}/jest.seed.cjs`],
   transform: {
     "node_modules/.*\\.js$": ["@swc/jest", { ...swc, isModule: "unknown" }],
     "\\.[tj]sx?$": ["@swc/jest", swc],

@@ -103,7 +103,7 @@ function School({ studio, isOwner }: SchoolProps) {
           const school = SCHOOL_IDS.find((one) => one === event.currentTarget.value) ?? studio.school;
           setChosen(school);
           if (school === studio.school) stop();
-          else void preview(school, students.data ?? []);
+          else void preview(school, () => client.ensureQueryData(studentsQuery));
         }}
       />
       {state.kind === "reading" && (

@@ -17,13 +17,14 @@ export function usePreview() {
     run.current += 1;
     setState({ kind: "none" });
   };
-  const preview = async (school: SchoolId, students: readonly StudentView[]) => {
+  const preview = async (school: SchoolId, studentsOf: () => Promise<readonly StudentView[]>) => {
     run.current += 1;
     const own = run.current;
     const isStopped = () => run.current !== own;
     const items: PreviewItem[] = [];
     setState({ kind: "reading", share: 0 });
     try {
+      const students = await studentsOf();
       for (let from = 0; from < students.length && !isStopped(); from += MAX_PREVIEW) {
         const part = students.slice(from, from + MAX_PREVIEW).map((student) => student.id);
         const reply = await post<Items<PreviewItem>>("/studio/preview", { school, students: part });

@@ -3,8 +3,8 @@
  * a recording. O(n log n).
  */
 
-/** A gap this much longer than the median interval breaks a run. */
-const BREAK = 1.6;
+/** A gap this much longer than the median interval breaks a run; the hair above 1.6 keeps an exact 1.6 whole. */
+const BREAK = 1.6 + 1e-9;
 const FEWEST_TICKS = 3;
 /** An interval this many standard deviations from the mean of its kind stands out. */
 const STANDS_OUT = 2;
