@@ -5,6 +5,7 @@ import { AuthModule } from "./auth/index.js";
 import { DecisionsModule } from "./decisions/index.js";
 import { DatabaseModule } from "./database/database.module.js";
 import { GroupsModule } from "./groups/index.js";
+import { HandleModule } from "./handle/index.js";
 import { HealthModule } from "./health/health.module.js";
 import { MailModule } from "./mail/index.js";
 import { PeopleModule } from "./people/index.js";
@@ -31,6 +32,7 @@ export class AppModule {
         StudentsModule,
         DecisionsModule,
         SetsModule,
+        HandleModule,
       ],
       providers: [
         { provide: APP_PIPE, useClass: ContractPipe },

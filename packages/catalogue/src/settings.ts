@@ -210,6 +210,37 @@ export const SETTINGS: readonly TeachingSetting[] = [
     ],
   },
   {
+    id: "fused-forms",
+    name: "Which fused double counts",
+    options: [
+      {
+        id: "both",
+        name: "open-cross and cross-open",
+        reason: "Both change the arms in the air; the held cross does not, and is trained for itself.",
+      },
+      { id: "open-cross", name: "open-cross only", reason: "The form that most people mean." },
+      { id: "cross-open", name: "cross-open only", reason: "The form with the rope closed first." },
+      { id: "all", name: "all three, held-cross too", reason: "Any two turns with a cross among them." },
+    ],
+  },
+  {
+    id: "fused-prepare",
+    name: "Turns before a fused double",
+    options: [
+      { id: "doubles", name: "doubles", reason: "The rope has its speed already." },
+      { id: "singles", name: "singles", reason: "Nothing tires before the jump that counts." },
+    ],
+  },
+  {
+    id: "week-start",
+    name: "The week starts on",
+    options: [
+      { id: "1", name: "Monday", reason: "Landings are summed from Monday." },
+      { id: "7", name: "Sunday", reason: "Landings are summed from Sunday." },
+      { id: "6", name: "Saturday", reason: "Landings are summed from Saturday." },
+    ],
+  },
+  {
     id: "units",
     name: "Lengths in",
     options: [

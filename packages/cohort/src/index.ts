@@ -1,3 +1,4 @@
+export { playHandle, type Jumper, type Sending } from "./handle.js";
 export { between, normal, randomFrom, type Random } from "./random.js";
 export {
   KNOWN_CHANCE,

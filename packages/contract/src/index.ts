@@ -5,12 +5,14 @@ import type {
   Drill,
   Gate,
   Goal,
+  Load,
   Miss,
   NextReason,
   SchoolId,
   Side,
   Status,
   Unmet,
+  WeekLoad,
 } from "@mirrup/core";
 import type { Opened, StandingChange } from "./changes.js";
 import type { DecisionView, StudentProfile } from "./teaching.js";
@@ -85,6 +87,25 @@ export interface StandingItem {
   /** When the side was last practised. */
   readonly lastAt: string | null;
   readonly unmet: readonly Unmet[];
+}
+
+/** What this week asks of a student's legs so far, and what it may come to. */
+export interface LoadView extends WeekLoad {
+  readonly today: Load;
+}
+
+/** How the simulated rope handle turns; what is left out has a default. */
+export interface HandleQuery {
+  readonly seed: number;
+  /** Turns a minute. */
+  readonly tempo: number;
+  /** Chance of a clean turn. */
+  readonly clean: number;
+  /** Percent a minute. */
+  readonly drift: number;
+  readonly evenness: number;
+  /** What a minute takes from the chance of a clean turn. */
+  readonly fatigue: number;
 }
 
 export interface NextItem {

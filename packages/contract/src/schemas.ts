@@ -7,6 +7,7 @@ import {
   SCHOOL_IDS,
   STATUSES,
   type Drill,
+  type Load,
   type Miss,
   type Side,
   type Unmet,
@@ -26,6 +27,8 @@ import {
   MAX_SETS_PER_BATCH,
   ROLES,
   type AuditView,
+  type HandleQuery,
+  type LoadView,
   type Done,
   type InvitationRequest,
   type InvitationUse,
@@ -75,6 +78,7 @@ const drill = Joi.object<Drill>({
 const miss = Joi.object<Miss>({
   position: whole().min(1),
   fault: Joi.string().valid(...FAULT_CODES),
+  turn: whole().min(1),
   count: whole().min(1),
 }).oxor("position", "count");
 
@@ -93,6 +97,31 @@ export const setRequest = objects<SetRequest>({
     .required(),
   at: instant().required(),
 });
+
+const localDay = () => Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
+
+export const loadReply = objects<LoadView>({
+  weekStart: localDay().required(),
+  landings: Joi.number().required(),
+  estimated: Joi.number().required(),
+  allowance: Joi.number().allow(null).required(),
+  today: Joi.object<Load>({
+    landings: Joi.number().required(),
+    multiples: Joi.number().required(),
+  }).required(),
+});
+
+export const handleQuery = objects<HandleQuery>({
+  seed: Joi.number().integer().min(0).max(4_294_967_295).default(1),
+  tempo: Joi.number().min(30).max(400).default(120),
+  clean: Joi.number().min(0).max(1).default(0.97),
+  drift: Joi.number().min(-50).max(50).default(2),
+  evenness: Joi.number().min(50).max(100).default(94),
+  fatigue: Joi.number().min(0).max(1).default(0.01),
+});
+
+/** Events of the handle's stream, each a message of the handle as JSON. */
+export const handleReply = Joi.string();
 
 export const setsRequest = objects<SetsRequest>({
   sets: Joi.array().items(setRequest).min(1).max(MAX_SETS_PER_BATCH).required(),

@@ -120,9 +120,9 @@ export {
   TRY_KINDS,
   type Run,
   type RunnableDrill,
-  type Tap,
   type TryKind,
 } from "./practice/run.js";
+export { cleanSinceMiss, correctionTo, isPacing, secondsATry, type Tap, type Try } from "./practice/tap.js";
 export { ARMS, POSES, UNDER_FEET, type Arms, type Hand, type Pose, type WrittenArms } from "./rope/arms.js";
 export { GESTURES, type Foot, type Gesture } from "./rope/feet.js";
 export {
@@ -175,7 +175,18 @@ export {
   type RopeLine,
   type RopeUse,
 } from "./practice/rope-fit.js";
-export { landingsOf, LEAST_ALLOWANCE, weekAllowance } from "./practice/load.js";
+export {
+  landingsOf,
+  LEAST_ALLOWANCE,
+  multiplesOf,
+  setLoad,
+  weekAllowance,
+  weekLoad,
+  weekStart,
+  type LessonLoad,
+  type Load,
+  type WeekLoad,
+} from "./practice/load.js";
 export {
   commonestFault,
   suggestionOf,
@@ -188,11 +199,14 @@ export { WEIGHT_EPOCH } from "./practice/weight.js";
 export { REVIEW_INTERVALS_DAYS, type Review } from "./practice/review.js";
 export { BASE_TEST, BASE_TEST_PARTS, baseTestPassedAt, type BaseTestSet } from "./practice/base-test.js";
 export { beatWords, multipleName, readScore } from "./rope/reading.js";
+export { callOf, type CalledBeat, type CalledTurn } from "./rope/call.js";
+export { missMap, type MissMap, type TurnMisses } from "./practice/miss-map.js";
 export { armsWords } from "./rope/arms-words.js";
 export { defaultHeight, WINDOW_FROM, WINDOW_TO } from "./rope/timing.js";
 export { traceBeats, type Trace, type TracedBeat, type TracedTurn } from "./rope/trace.js";
 export { placementModel, type Background, type Model } from "./placement/model.js";
 export { ANSWER_CHANCES } from "./placement/belief.js";
 export { place, type Answer, type Conclusion, type Placement, type Question } from "./placement/placement.js";
+export { readHandleMessage, sensedTaps, ticksOf, withMessage, type HandleMessage } from "./rhythm/handle.js";
 export { rhythmOf, tappedTempo, type Rhythm } from "./rhythm/rhythm.js";
 export { ROUND_ANSWERS, roundCounts, type RoundAnswer, type RoundCounts } from "./practice/round.js";

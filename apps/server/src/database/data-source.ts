@@ -8,6 +8,7 @@ import { SetEntity } from "../log/set.entity.js";
 import { MailEntity } from "../mail/mail.entity.js";
 import { LinkEntity } from "../links/link.entity.js";
 import { MembershipEntity } from "../people/membership.entity.js";
+import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
 import { EarlyStopEntity } from "../students/early-stop.entity.js";
@@ -16,6 +17,7 @@ import { StudioEntity } from "../studios/studio.entity.js";
 import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
 import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
+import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
 /** How to reach the database at `url`. The schema changes by migrations alone. */
@@ -32,6 +34,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       GroupEntity,
       GroupMemberEntity,
       EarlyStopEntity,
+      LessonLoadEntity,
       StandingEntity,
       PersonEntity,
       MembershipEntity,
@@ -39,7 +42,13 @@ export function databaseOptions(url: string): DataSourceOptions {
       MailEntity,
       AuditEntity,
     ],
-    migrations: [Initial1764000000000, People1764100000000, Teaching1764200000000, Stops1764300000000],
+    migrations: [
+      Initial1764000000000,
+      People1764100000000,
+      Teaching1764200000000,
+      Stops1764300000000,
+      Loads1764400000000,
+    ],
     migrationsTransactionMode: "all",
     synchronize: false,
     logging: false,

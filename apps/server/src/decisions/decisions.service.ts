@@ -13,7 +13,7 @@ import { AuditService } from "../audit/index.js";
 import type { Scope } from "../database/scope.js";
 import { DecisionEntity, decisionsOf, SetEntity, voidedBy } from "../log/index.js";
 import { RefusedDecisionsProblem } from "../problems/problem.js";
-import { changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
+import { addLoads, changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId, StudentEntity, StudentsService } from "../students/index.js";
 import { isStored, refusalsOf, type DecisionKnowledge } from "./decision-rules.js";
 
@@ -109,7 +109,7 @@ export class DecisionsService {
     return touched;
   }
 
-  /** Sides whose gate changed, or from whose past something was taken back. */
+  /** Sides whose gate changed, or from whose past something was taken back; its landings go with it. */
   private async sidesToRefold(
     scope: Scope,
     student: StudentEntity,
@@ -122,7 +122,10 @@ export class DecisionsService {
       const key = { studioId: scope.studio.id, id: line.decision.target };
       const set = await scope.manager.findOneBy(SetEntity, key);
       const decision = set === null ? await scope.manager.findOneBy(DecisionEntity, key) : null;
-      if (set !== null) this.standings.sidesOf(scope, student, set).forEach((side) => sides.add(side));
+      if (set !== null) {
+        await addLoads(scope, [set], -1);
+        this.standings.sidesOf(scope, student, set).forEach((side) => sides.add(side));
+      }
       if (decision !== null) aboutOf(decision).forEach((side) => sides.add(side));
     }
     return sides;

@@ -1,6 +1,7 @@
 export { changesBetween, openedOf, type Readings, type Touched } from "./changes.js";
 export type { Lines } from "./entries.js";
 export { contextOf, type Learner } from "./learner.js";
+export { addLoads, loadsOf } from "./lesson-loads.js";
 export { keepCleared, schoolDifference } from "./school-change.js";
 export { rebuildStudios, studiosToRebuild } from "./rebuild.js";
 export { StandingEntity } from "./standing.entity.js";

@@ -23,6 +23,7 @@ import { entriesOf, isBaseJump, keyOf, type KeyedEntry, type Lines } from "./ent
 import { columnsOf, factsByStudent, factsOf } from "./facts.js";
 import { factsFrom, foldSides, ruleOf } from "./folding.js";
 import { contextOf, type Learner } from "./learner.js";
+import { addLoads, remakeLoads } from "./lesson-loads.js";
 import { StandingEntity } from "./standing.entity.js";
 
 const LAST_SETS = 8;
@@ -92,6 +93,7 @@ export class StandingsService {
       if (late.size > 0) await this.refold(scope, learner, late);
     }
     await this.write(scope, rows);
+    await addLoads(scope, lines.sets);
   }
 
   /** Sides with their new lines added, and the keys of sides that have to be folded anew. */
@@ -128,6 +130,7 @@ export class StandingsService {
    */
   async refold(scope: Scope, learner: Learner, only?: ReadonlySet<string>): Promise<void> {
     const lines = await this.linesOf(scope, learner.id, only);
+    if (only === undefined) await remakeLoads(scope, learner.id, lines.sets);
     const sides = foldSides(lines, contextOf(scope, learner), scope.studio.timeZone, only);
     const rows = sides.map((one) => this.row(scope, learner, one, one.facts, one.last));
     const key = { studioId: scope.studio.id, studentId: learner.id };

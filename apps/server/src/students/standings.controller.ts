@@ -1,21 +1,31 @@
-import type { Items, NextItem, PathView, SchoolReading, SetRequest, StandingItem } from "@mirrup/contract";
+import { settingValue } from "@mirrup/catalogue";
+import type {
+  Items,
+  LoadView,
+  NextItem,
+  PathView,
+  SchoolReading,
+  SetRequest,
+  StandingItem,
+} from "@mirrup/contract";
 import {
   idParam,
   lastSetsQuery,
   lastSetsReply,
+  loadReply,
   nextReply,
   pathQuery,
   pathReply,
   schoolsReply,
   standingsReply,
 } from "@mirrup/contract/schemas";
-import type { Side } from "@mirrup/core";
+import { localDate, weekLoad, type Side } from "@mirrup/core";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { type Member, Scopes } from "../database/scope.js";
 import { requestOf } from "../log/index.js";
 import { Reply } from "../problems/reply.js";
-import { contextOf, nextOf, standingItem, StandingsService } from "../standings/index.js";
+import { contextOf, loadsOf, nextOf, standingItem, StandingsService } from "../standings/index.js";
 import { goalsOf, pathOf, schoolsOf } from "./readings.js";
 import { nextOptions } from "./roster.service.js";
 import { StopsService } from "./stops.service.js";
@@ -86,6 +96,25 @@ export class StandingsController {
       await this.students.getOrThrow(scope, id);
       const sets = await this.standings.lastSets(scope, id, { subject, side });
       return { items: sets.map(requestOf) };
+    });
+  }
+
+  /** What this week asks of the student's legs, from sums by lesson. */
+  @Get("load")
+  @For("viewer")
+  @Reply(loadReply, 400, 401, 404, 410)
+  load(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<LoadView> {
+    return this.scopes.run(member, async (scope) => {
+      await this.students.getOrThrow(scope, id);
+      const { now, studio } = scope;
+      const lessons = await loadsOf(scope, id);
+      const today = localDate(now.getTime(), studio.timeZone);
+      const { landings, multiples } = lessons.find((one) => one.day === today) ?? {
+        landings: 0,
+        multiples: 0,
+      };
+      const week = weekLoad(lessons, today, Number(settingValue("week-start", studio.settings)));
+      return { ...week, today: { landings, multiples } };
     });
   }
 

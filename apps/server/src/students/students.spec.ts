@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
-import { decodeStatuses } from "@mirrup/core";
+import { DAY_MS, decodeStatuses } from "@mirrup/core";
 import type {
   GridView,
   GroupView,
+  LoadView,
   PathView,
   SchoolReading,
   StudentDetail,
@@ -115,6 +116,42 @@ describe("an early stop", () => {
     expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ hasStopped: true, next: null });
     await server.owner.ask("DELETE", `/api/students/${id}/stop`);
     expect(await next()).toBeGreaterThan(0);
+  });
+});
+
+describe("a week's landings", () => {
+  const at = (daysAgo: number) => new Date(Date.now() - daysAgo * DAY_MS).toISOString();
+  const load = async (id: string) => (await server.get(`/api/students/${id}/load`)).body as LoadView;
+
+  it("are summed as sets come, estimates apart, and allowed by the weeks before", async () => {
+    const { id } = await add({ name: "Busy Legs" });
+    expect(await load(id)).toMatchObject({ landings: 0, estimated: 0, allowance: null });
+    const doubles = { subject: "double-under", clean: 8, misses: [{ count: 2 }], bestStreak: 5 };
+    const sets = [
+      setOf(id, { ...doubles, at: at(0) }),
+      setOf(id, { clean: 30, bestStreak: 30, countedBy: "hand", at: at(0) }),
+      setOf(id, { clean: 4000, bestStreak: 100, at: at(14) }),
+      setOf(id, { clean: 4000, bestStreak: 100, at: at(28) }),
+    ];
+    await server.post("/api/sets", { sets });
+    expect(await load(id)).toMatchObject({
+      landings: 45,
+      estimated: 30,
+      today: { landings: 45, multiples: 10 },
+    });
+    expect((await load(id)).allowance).toBeCloseTo(4400, 6);
+    // The same batch twice changes nothing, and what is taken back is taken out.
+    await server.post("/api/sets", { sets });
+    expect((await load(id)).landings).toBe(45);
+    const [first] = sets;
+    const back = decisionOf(id, {
+      subject: "double-under",
+      side: "whole",
+      decision: { kind: "void", target: first?.id ?? "" },
+      reason: "",
+    });
+    await server.post("/api/decisions", { decisions: [back] });
+    expect(await load(id)).toMatchObject({ landings: 30, today: { landings: 30, multiples: 0 } });
   });
 });
 

@@ -36,6 +36,6 @@ export class StudioEntity {
 }
 
 /** Counts the shapes that facts have had; facts of an older one are made anew from the log at start. */
-export const FACTS_VERSION = 2;
+export const FACTS_VERSION = 3;
 
 export const NEW_STUDIO = { settings: {}, version: 1, factsVersion: FACTS_VERSION } as const;

@@ -1,6 +1,14 @@
 import { describe, expect, it } from "@jest/globals";
 import { scoreOf } from "../rope/parse.js";
-import { landingsOf, weekAllowance } from "./load.js";
+import {
+  landingsOf,
+  multiplesOf,
+  setLoad,
+  weekAllowance,
+  weekLoad,
+  weekStart,
+  type LessonLoad,
+} from "./load.js";
 
 describe("landings", () => {
   it("weigh one leg, doubles and triples, and multiply where both hold", () => {
@@ -16,5 +24,62 @@ describe("the week's allowance", () => {
     expect(weekAllowance([2500])).toBeNull();
     expect(weekAllowance([2500, 2000])).toBe(3000);
     expect(weekAllowance([4000, 4000, 4000, 4000, 90_000])).toBeCloseTo(4400, 9);
+  });
+});
+
+describe("what a set asks of the legs", () => {
+  const double = scoreOf("(o o)");
+  it("counts every try, missed ones too, with the bounces between", () => {
+    const counts = { clean: 6, misses: [{ position: 2 }, { count: 3 }] };
+    expect(setLoad(double, { drill: { kind: "streak" }, ...counts })).toEqual({
+      landings: 15,
+      multiples: 10,
+    });
+    expect(setLoad(double, { drill: { kind: "spaced", spacing: 3 }, ...counts })).toEqual({
+      landings: 45,
+      multiples: 10,
+    });
+  });
+
+  it("is by the drill's own score, and nothing for what is not jumped", () => {
+    const counts = { clean: 10, misses: [] };
+    expect(setLoad(double, { drill: { kind: "side-rope", score: "o" }, ...counts })).toEqual({
+      landings: 10,
+      multiples: 0,
+    });
+    expect(setLoad(double, { drill: { kind: "shadow" }, ...counts })).toEqual({ landings: 0, multiples: 0 });
+    expect(multiplesOf(scoreOf("o (o o o) . (o xr)"))).toBe(2);
+  });
+});
+
+describe("a week", () => {
+  it("starts on the studio's day", () => {
+    expect(weekStart("2026-11-25")).toBe("2026-11-23");
+    expect(weekStart("2026-11-25", 7)).toBe("2026-11-22");
+    expect(weekStart("2026-11-23")).toBe("2026-11-23");
+    expect(weekStart("2026-03-01", 6)).toBe("2026-02-28");
+  });
+
+  const lesson = (day: string, landings: number, estimated = 0): LessonLoad => {
+    return { day, landings, estimated, multiples: 0 };
+  };
+
+  it("is summed, and allowed by the weeks before it that have any record", () => {
+    const lessons = [
+      lesson("2026-11-24", 900, 100),
+      lesson("2026-11-25", 700),
+      lesson("2026-11-17", 4000),
+      lesson("2026-10-06", 6000),
+    ];
+    const week = weekLoad(lessons, "2026-11-25");
+    expect(week).toMatchObject({ weekStart: "2026-11-23", landings: 1600, estimated: 100 });
+    expect(week.allowance).toBeCloseTo(5500, 9);
+  });
+
+  it("has no allowance before two recorded weeks", () => {
+    expect(weekLoad([lesson("2026-11-17", 4000)], "2026-11-25")).toMatchObject({
+      landings: 0,
+      allowance: null,
+    });
   });
 });

@@ -1,16 +1,9 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { DRILL_KINDS, MISS_RULES, type MissRule } from "./drill.js";
-import {
-  heldRepetitions,
-  runnable,
-  runOf,
-  TRY_KINDS,
-  type RunnableDrill,
-  type Tap,
-  type TryKind,
-} from "./run.js";
+import { heldRepetitions, runnable, runOf, TRY_KINDS, type RunnableDrill, type TryKind } from "./run.js";
 import { checkSetCounts } from "./set.js";
+import type { Tap } from "./tap.js";
 
 /** Taps written as letters: `c` clean, `m` miss. */
 function taps(letters: string): Tap[] {

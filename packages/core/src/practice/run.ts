@@ -3,14 +3,9 @@
  * the last tap back, as far as the set's beginning, so nothing but the taps and the clock is ever kept.
  */
 import type { Drill, DrillKind, MissRule } from "./drill.js";
-import type { FaultCode } from "./fault.js";
 import { DRILL_PASSES, type LadderDrill } from "./ladder.js";
 import { missCount, type Miss } from "./set.js";
-
-export type Tap =
-  /** `times` for several at once, as ±5 gives them; `at` is seconds after the set began. */
-  | { readonly kind: "clean"; readonly times?: number; readonly at?: number }
-  | { readonly kind: "miss"; readonly fault?: FaultCode; readonly at?: number };
+import { cleanSinceMiss, pacedTries, type Tap, type Try } from "./tap.js";
 
 /** Kinds of which so many tries are made, each right or not yet. */
 export const TRY_KINDS = [
@@ -52,6 +47,8 @@ export interface Run {
   readonly reached: number;
   readonly clean: number;
   readonly misses: readonly Miss[];
+  /** Every try that counted, in order. */
+  readonly tries: readonly Try[];
   /** The longest run of clean tries with nothing else between; a bridge, a stop or a bounce breaks it. */
   readonly bestStreak: number;
   /** Bounces between tries now; null for drills without any. */
@@ -143,6 +140,7 @@ function start(drill: RunnableDrill): Run {
     reached: 0,
     clean: 0,
     misses: [],
+    tries: [],
     bestStreak: 0,
     spacing,
     cleanHere: 0,
@@ -203,9 +201,14 @@ function afterClean(drill: RunnableDrill, run: Run): Run {
   }
 }
 
-function afterMiss(drill: RunnableDrill, run: Run, fault: FaultCode | undefined): Run {
+function afterMiss(drill: RunnableDrill, run: Run, { fault, turn }: Try): Run {
   const position = run.clean + missCount(run.misses) + 1;
-  const misses = [...run.misses, fault === undefined ? { position } : { position, fault }];
+  const miss: Miss = {
+    position,
+    ...(fault === undefined ? {} : { fault }),
+    ...(turn === undefined ? {} : { turn }),
+  };
+  const misses = [...run.misses, miss];
   switch (drill.kind) {
     case "streak":
     case "rounds":
@@ -228,25 +231,49 @@ function afterMiss(drill: RunnableDrill, run: Run, fault: FaultCode | undefined)
   }
 }
 
-function afterTap(drill: RunnableDrill, run: Run, tap: Tap): Run {
-  if (tap.kind === "miss") return run.end === "running" ? afterMiss(drill, run, tap.fault) : run;
-  let next = run;
-  for (let time = 0; time < (tap.times ?? 1) && next.end === "running"; time += 1) {
-    next = afterClean(drill, next);
+/** The tries that an entry adds; `until` is when the next one came, or now. */
+function triesOf(tap: Exclude<Tap, { readonly kind: "less" }>, until: number): readonly Try[] {
+  switch (tap.kind) {
+    case "clean": {
+      const one: Try = tap.at === undefined ? { kind: "clean" } : { kind: "clean", at: tap.at };
+      return new Array<Try>(tap.times ?? 1).fill(one);
+    }
+    case "miss":
+      return [tap];
+    case "pace":
+      return pacedTries(tap.every, tap.at, until);
+    case "stop":
+      return [];
   }
-  return next;
 }
 
 /**
- * What a list of taps comes to, `elapsedSeconds` after the first. Taps after the run's end change
- * nothing. A hold ends by the clock, and a count when its time is up.
+ * What a list of taps comes to, `elapsedSeconds` after the set began. Tries after the run's end count
+ * for nothing, but taking one back can open it again. A hold ends by the clock, and a count when its
+ * time is up. O(taps), and once more for each `less`.
  */
 export function runOf(drill: RunnableDrill, taps: readonly Tap[], elapsedSeconds = 0): Run {
-  const run = taps.reduce<Run>((before, tap) => afterTap(drill, before, tap), start(drill));
+  let run = start(drill);
+  let tries: Try[] = [];
+  const add = (one: Try) => {
+    if (run.end !== "running") return;
+    run = one.kind === "clean" ? afterClean(drill, run) : afterMiss(drill, run, one);
+    tries.push(one);
+  };
+  taps.forEach((tap, place) => {
+    if (tap.kind === "less") {
+      const kept = tries.slice(0, tries.length - Math.min(tap.times, cleanSinceMiss(tries)));
+      run = start(drill);
+      tries = [];
+      kept.forEach(add);
+    } else {
+      triesOf(tap, taps[place + 1]?.at ?? elapsedSeconds).forEach(add);
+    }
+  });
   const seconds = secondsOf(drill);
-  if (seconds === null || run.end !== "running" || elapsedSeconds < seconds) return run;
+  if (seconds === null || run.end !== "running" || elapsedSeconds < seconds) return { ...run, tries };
   const passed = drill.kind === "count" ? run.clean >= drill.count : true;
-  return { ...run, end: passed ? "passed" : "stopped" };
+  return { ...run, tries, end: passed ? "passed" : "stopped" };
 }
 
 /** Clean repetitions that a hold comes to where nobody counted them (teaching.md, What counts). */

@@ -10,6 +10,8 @@ export interface Miss {
   /** The try's number, from 1 to clean + misses. */
   readonly position?: number;
   readonly fault?: FaultCode;
+  /** The rope bottom within the repetition at which it caught, from 1. */
+  readonly turn?: number;
   readonly count?: number;
 }
 

@@ -37,7 +37,8 @@ const SIDED_GESTURES: Readonly<Record<string, (side: string) => string>> = {
   turn: (side) => `half turn to the ${side}`,
 };
 
-function gestureWords(gesture: Gesture): string {
+/** A gesture in a few words: `left heel touches`. */
+export function gestureWords(gesture: Gesture): string {
   const whole = WHOLE_GESTURES[gesture];
   if (whole !== undefined) return whole;
   const side = gesture.endsWith("l") ? "left" : "right";

@@ -1,0 +1,1 @@
+export { HandleModule } from "./handle.module.js";

@@ -1,0 +1,76 @@
+/** The landings of each lesson, kept in step with the log, so that a week is read without it. */
+import { CATALOGUE } from "@mirrup/catalogue";
+import { DAY_MS, localDate, setLoad, sideScore, skillOf } from "@mirrup/core";
+import { In, MoreThanOrEqual } from "typeorm";
+import type { Scope } from "../database/scope.js";
+import type { SetEntity } from "../log/index.js";
+import { LessonLoadEntity } from "./lesson-load.entity.js";
+
+/** Weeks further back say nothing about this one's allowance. */
+const LOOKED_BACK_DAYS = 400;
+const KEY = ["studioId", "studentId", "day"];
+
+function loadOf(scope: Scope, set: SetEntity, times: 1 | -1): LessonLoadEntity {
+  const score = sideScore(skillOf(CATALOGUE, set.subject), set.side);
+  const { landings, multiples } = setLoad(score, set);
+  return {
+    studioId: scope.studio.id,
+    studentId: set.studentId,
+    day: localDate(set.happenedAt.getTime(), scope.studio.timeZone),
+    landings: times * landings,
+    estimated: set.countedBy === "hand" ? times * landings : 0,
+    multiples: times * multiples,
+  };
+}
+
+function keyOf({ studentId, day }: LessonLoadEntity): string {
+  return `${studentId} ${day}`;
+}
+
+function sums(rows: readonly LessonLoadEntity[]): readonly LessonLoadEntity[] {
+  const byKey = new Map<string, LessonLoadEntity>();
+  for (const row of rows) {
+    const sum = byKey.get(keyOf(row)) ?? { ...row, landings: 0, estimated: 0, multiples: 0 };
+    byKey.set(keyOf(row), {
+      ...sum,
+      landings: sum.landings + row.landings,
+      estimated: sum.estimated + row.estimated,
+      multiples: sum.multiples + row.multiples,
+    });
+  }
+  return [...byKey.values()];
+}
+
+/** Adds sets to their lessons, or takes them out; one read and one write however many. */
+export async function addLoads(scope: Scope, sets: readonly SetEntity[], times: 1 | -1 = 1): Promise<void> {
+  if (sets.length === 0) return;
+  const added = sums(sets.map((set) => loadOf(scope, set, times)));
+  const kept = await scope.manager.findBy(LessonLoadEntity, {
+    studioId: scope.studio.id,
+    studentId: In([...new Set(added.map((row) => row.studentId))]),
+    day: In([...new Set(added.map((row) => row.day))]),
+  });
+  const touched = new Set(added.map(keyOf));
+  const rows = sums([...kept.filter((row) => touched.has(keyOf(row))), ...added]);
+  await scope.manager.upsert(LessonLoadEntity, [...rows], KEY);
+}
+
+/** Makes a student's lessons anew from all of their sets. */
+export async function remakeLoads(
+  scope: Scope,
+  studentId: string,
+  sets: readonly SetEntity[],
+): Promise<void> {
+  await scope.manager.delete(LessonLoadEntity, { studioId: scope.studio.id, studentId });
+  await addLoads(scope, sets);
+}
+
+/** A student's lessons of the last year and a bit, in no order. */
+export async function loadsOf(scope: Scope, studentId: string): Promise<readonly LessonLoadEntity[]> {
+  const first = localDate(scope.now.getTime() - LOOKED_BACK_DAYS * DAY_MS, scope.studio.timeZone);
+  return scope.manager.findBy(LessonLoadEntity, {
+    studioId: scope.studio.id,
+    studentId,
+    day: MoreThanOrEqual(first),
+  });
+}
