@@ -117,6 +117,12 @@ export const router = createBrowserRouter([
                 lazy: async () => ({ Component: (await import("./floor/round-page.js")).RoundPage }),
               },
               {
+                path: "students/:studentId/base-test",
+                lazy: async () => ({
+                  Component: (await import("./floor/base-test-page.js")).BaseTestPage,
+                }),
+              },
+              {
                 path: "students/:studentId/floor/:subject/:side",
                 lazy: async () => ({ Component: (await import("./floor/floor-page.js")).FloorPage }),
               },

@@ -197,7 +197,15 @@ export {
 export { usefulTogether, type StatusOfSide, type Together } from "./practice/together.js";
 export { WEIGHT_EPOCH } from "./practice/weight.js";
 export { REVIEW_INTERVALS_DAYS, type Review } from "./practice/review.js";
-export { BASE_TEST, BASE_TEST_PARTS, baseTestPassedAt, type BaseTestSet } from "./practice/base-test.js";
+export {
+  BASE_TEST,
+  BASE_TEST_COUNT,
+  BASE_TEST_PARTS,
+  baseTestPassedAt,
+  baseTestProgress,
+  type BaseTestProgress,
+  type BaseTestSet,
+} from "./practice/base-test.js";
 export { beatWords, multipleName, readScore } from "./rope/reading.js";
 export { callOf, type CalledBeat, type CalledTurn } from "./rope/call.js";
 export { missMap, type MissMap, type TurnMisses } from "./practice/miss-map.js";

@@ -10,7 +10,9 @@ import { LessonLoadEntity } from "./lesson-load.entity.js";
 const LOOKED_BACK_DAYS = 400;
 const KEY = ["studioId", "studentId", "day"];
 
-function loadOf(scope: Scope, set: SetEntity, times: 1 | -1): LessonLoadEntity {
+type Row = Pick<LessonLoadEntity, keyof LessonLoadEntity>;
+
+function loadOf(scope: Scope, set: SetEntity, times: 1 | -1): Row {
   const score = sideScore(skillOf(CATALOGUE, set.subject), set.side);
   const { landings, multiples } = setLoad(score, set);
   return {
@@ -23,12 +25,12 @@ function loadOf(scope: Scope, set: SetEntity, times: 1 | -1): LessonLoadEntity {
   };
 }
 
-function keyOf({ studentId, day }: LessonLoadEntity): string {
+function keyOf({ studentId, day }: Row): string {
   return `${studentId} ${day}`;
 }
 
-function sums(rows: readonly LessonLoadEntity[]): readonly LessonLoadEntity[] {
-  const byKey = new Map<string, LessonLoadEntity>();
+function sums(rows: readonly Row[]): readonly Row[] {
+  const byKey = new Map<string, Row>();
   for (const row of rows) {
     const sum = byKey.get(keyOf(row)) ?? { ...row, landings: 0, estimated: 0, multiples: 0 };
     byKey.set(keyOf(row), {

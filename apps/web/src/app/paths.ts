@@ -13,6 +13,8 @@ export interface Paths {
   readonly class: (groupId?: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */
   readonly round: (groupId: string | undefined, subject: string) => string;
+  /** The five parts of the base test as one drill. */
+  readonly baseTest: (id: string) => string;
   readonly floor: (id: string, subject: string, side: Side) => string;
   readonly skills: string;
   readonly skill: (id: string) => string;
@@ -28,6 +30,7 @@ export function pathsOf(studioId: string): Paths {
     round: (groupId, subject) => `${root}/class/${groupId ?? "all"}/round/${subject}`,
     class: (groupId) => (groupId === undefined ? `${root}/class` : `${root}/class/${groupId}`),
     student: (id) => `${root}/students/${id}`,
+    baseTest: (id) => `${root}/students/${id}/base-test`,
     floor: (id, subject, side) => `${root}/students/${id}/floor/${subject}/${side}`,
     skills: `${root}/skills`,
     skill: (id) => `${root}/skills/${id}`,

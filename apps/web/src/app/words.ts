@@ -9,6 +9,7 @@ import type {
   Family,
   Gate,
   Goal,
+  MissMap,
   MissRule,
   NextReason,
   SchoolId,
@@ -185,6 +186,21 @@ export function suggestionWords(suggestion: Suggestion): { readonly title: strin
         title: `Offer the ${skillName(suggestion.subject)}`,
         why: "Three lessons of honest tries moved nothing here; the other variant may come more easily.",
       };
+    case "rusty-part":
+      return {
+        title: `Look at the ${subjectName(suggestion.subject, suggestion.side)} again`,
+        why: "It is a part of this skill and its review is overdue; three lessons of honest tries moved nothing.",
+      };
+    case "stuck":
+      return {
+        title: "One step gentler",
+        why: "Three lessons of honest tries moved nothing here. The drill before this one on the ladder comes first.",
+      };
+    case "load":
+      return {
+        title: "Enough landings for this week",
+        why: `About ${wholeWords(suggestion.landings)} weighted landings, above this week’s allowance of ${wholeWords(suggestion.allowance)}. Work without jumping, or stop here; you decide.`,
+      };
     case "gentler":
       return {
         title: "A gentler drill",
@@ -196,6 +212,20 @@ export function suggestionWords(suggestion: Suggestion): { readonly title: strin
         why: "This one meets its gate; the sides are kept in step.",
       };
   }
+}
+
+/** How many misses fell where: `9 of 14 misses have a place: 7 at turn 2, 2 at turn 3.` */
+export function missMapWords({ turns, unplaced }: MissMap, all: number): string {
+  const places = turns
+    .filter((turn) => turn.misses > 0)
+    .map(({ turn, misses }) => `${misses} at turn ${turn}`);
+  return `${all - unplaced} of the last ${all} misses have a place: ${listWords(places)}.`;
+}
+
+const whole = new Intl.NumberFormat("en", { maximumFractionDigits: 0 });
+
+export function wholeWords(value: number): string {
+  return whole.format(value);
 }
 
 export function percentWords(share: number): string {

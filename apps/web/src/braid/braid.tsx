@@ -52,7 +52,13 @@ function Jump({ beat }: { readonly beat: BeatMark }) {
   );
 }
 
-function Drawing({ layout, at }: { readonly layout: BraidLayout; readonly at: number | null }) {
+interface DrawingProps {
+  readonly layout: BraidLayout;
+  readonly at: number | null;
+  readonly misses: readonly number[];
+}
+
+function Drawing({ layout, at, misses }: DrawingProps) {
   const { width, windows, cords, turns, beats, xAt } = layout;
   return (
     <svg width={width} height={BRAID.height} className={classes.drawing} aria-hidden>
@@ -118,6 +124,20 @@ function Drawing({ layout, at }: { readonly layout: BraidLayout; readonly at: nu
           </text>
         </g>
       ))}
+      {turns.map((turn, place) => {
+        const count = misses[place] ?? 0;
+        const y = (BRAID.left + BRAID.right) / 2;
+        return (
+          count > 0 && (
+            <g key={turn.x}>
+              <circle cx={turn.x} cy={y} r={15} className={classes.missed} />
+              <text x={turn.x} y={y + 5} className={classes.caption} data-strong>
+                {count}
+              </text>
+            </g>
+          )
+        );
+      })}
       {at !== null && (
         <line x1={xAt(at)} x2={xAt(at)} y1={0} y2={BRAID.height} className={classes.playhead} />
       )}
@@ -131,13 +151,17 @@ interface BraidProps {
   readonly dominant?: Hand;
   /** What the picture shows, for whoever cannot see it. */
   readonly label: string;
+  /** How often each turn missed, by its place; drawn where it fell. */
+  readonly misses?: readonly number[];
 }
+
+const NO_MISSES: readonly number[] = [];
 
 /**
  * A score drawn over time: the hands' cords between the sides of the body, the windows in which they
  * can move, the rope's bottoms and the feet. It plays, slows down and can be scrubbed.
  */
-export function Braid({ score, timing, dominant = "r", label }: BraidProps) {
+export function Braid({ score, timing, dominant = "r", label, misses = NO_MISSES }: BraidProps) {
   const { ref, width } = useElementSize();
   const layout = useMemo(
     () => braidLayout(score, timing, dominant, Math.max(width, 300)),
@@ -147,7 +171,7 @@ export function Braid({ score, timing, dominant = "r", label }: BraidProps) {
   return (
     <figure className={classes.braid} aria-label={label}>
       <div ref={ref} className={classes.scroll} tabIndex={0} role="img" aria-label={label}>
-        <Drawing layout={layout} at={playhead.at} />
+        <Drawing layout={layout} at={playhead.at} misses={misses} />
       </div>
       <Player playhead={playhead} seconds={layout.seconds} />
       {layout.cut && <figcaption>The first {DRAWN_BEATS} beats are drawn.</figcaption>}

@@ -106,7 +106,7 @@ export function Counter({
           best here <strong>{run.bestStreak}</strong>
         </span>
       </p>
-      <Trail taps={floor.taps} />
+      <Trail tries={run.tries} />
     </>
   );
 }

@@ -14,6 +14,7 @@ import { nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "./drill-address.js";
 import { Stopped, useEarlyStop } from "./early-stop.js";
 import { FloorSet } from "./floor-set.js";
+import { StudentStrip } from "./student-strip.js";
 import { useWakeLock } from "./use-wake-lock.js";
 import classes from "./floor.module.css";
 
@@ -110,6 +111,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
         )}
         <OutboxNote />
       </header>
+      <StudentStrip about={{ studentId, subject, side }} name={student.data?.name ?? ""} />
       {hasStopped && (
         <Stopped
           name={student.data?.name ?? ""}

@@ -1,26 +1,52 @@
+import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
-import { secondsOf, type Gate, type RunnableDrill } from "@mirrup/core";
+import {
+  callOf,
+  measureScore,
+  parseScore,
+  secondsATry,
+  secondsOf,
+  sideScore,
+  skillOf,
+  type CalledBeat,
+  type Gate,
+  type RunnableDrill,
+  type Score,
+} from "@mirrup/core";
+import { NativeSelect } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
-import { drillWords, MISS_RULE_NAMES, percentWords } from "../app/words.js";
+import { CallOut } from "./call-out.js";
+import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
-import { aimOf } from "./drill-address.js";
-import { DrillChoice } from "./drill-choice.js";
+import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
+import choice from "./drill-choice.module.css";
 import { FaultStrip, faultsOf } from "./fault-strip.js";
+import type { HandCounts, RunSubject } from "./floor-run.js";
+import { HandForm } from "./hand-form.js";
+import { HandleBar } from "./handle-bar.js";
+import { Pads } from "./pads.js";
 import { Result } from "./result.js";
-import { TempoBar, type TempoTaps } from "./tempo-bar.js";
+import { tappedTimes } from "./rhythm-words.js";
+import { SetHeading } from "./set-heading.js";
+import { TempoBar } from "./tempo-bar.js";
 import { useFloorKeys } from "./use-floor-keys.js";
+import { useHandle } from "./use-handle.js";
 import { useOutcome } from "./use-outcome.js";
+import { useRun } from "./use-run.js";
 import { useSuggestion } from "./use-suggestion.js";
-import { useRun, type RunSubject } from "./use-run.js";
+import { useTempo } from "./use-tempo.js";
 import classes from "./floor.module.css";
 
 /** Before the standings are read; only the drill's list asks for it. */
 const NO_GATE: Gate = { kind: "streak", count: 10 };
 
-/** Counted aloud in fives, tapped once. */
-const FIVE = 5;
-
-const clock = new Intl.DateTimeFormat("en-GB", { timeStyle: "short" });
+/** What the drill jumps: its own score, else the skill's; null outside the rope model. */
+function scoreOfDrill({ subject, side }: RunSubject, drill: RunnableDrill): Score | null {
+  const written = "score" in drill ? drill.score : undefined;
+  const parsed = written === undefined ? null : parseScore(written);
+  return parsed?.ok === true ? parsed.score : sideScore(skillOf(CATALOGUE, subject), side);
+}
 
 interface FloorSetProps {
   readonly about: RunSubject;
@@ -38,44 +64,67 @@ interface FloorSetProps {
 export function FloorSet(props: FloorSetProps) {
   const { about, proposed, proposal, standings, next, onChoose, onNext, onAgain } = props;
   const floor = useRun(about, proposed);
+  const { run, drill, begun, pacing } = floor;
+  const [counting, setCounting] = useLocalStorage<Counting>({
+    key: "mirrup-counting",
+    defaultValue: "tap",
+    getInitialValueInEffect: false,
+  });
+  const tempo = useTempo();
+  const score = scoreOfDrill(about, drill);
+  const handle = useHandle(floor, score === null ? 1 : Math.max(1, measureScore(score).turns));
+  const [called, setCalled] = useState<readonly CalledBeat[] | null>(null);
   const [finished, setFinished] = useState<SetRequest | null>(null);
   const [unkept, setUnkept] = useState(false);
   const sent = useOutcome(finished);
   const suggestion = useSuggestion(finished, standings, onAgain);
-  const tempo = useRef<TempoTaps>(undefined);
   const heading = useRef<HTMLDivElement>(null);
-  const { run, drill } = floor;
-  const { begun } = floor;
-  const isClocked = secondsOf(drill) !== null;
-  const waitsForClock = isClocked && !begun;
-  const last = floor.taps.at(-1);
+  const waitsForClock = secondsOf(drill) !== null && !begun;
+  const last = run.tries.at(-1);
   const asksWhy = last?.kind === "miss" && last.fault === undefined;
-  const over = run.end !== "running";
 
-  const finish = () => {
-    if (!begun) return;
-    floor.finish().then(
-      (set) => {
+  const take = (set: Promise<SetRequest>) => {
+    handle.stop();
+    set.then(
+      (stored) => {
         setUnkept(false);
-        setFinished(set);
+        setFinished(stored);
       },
       () => setUnkept(true),
     );
   };
+  const finish = () => {
+    if (begun) take(floor.finish());
+  };
   // A clock is started by what counts a clean one elsewhere; nobody taps a hold's repetitions.
   const press = () => {
     if (waitsForClock) floor.begin();
-    else if (drill.kind !== "hold") floor.tap({ kind: "clean" });
+    else if (drill.kind === "hold" || floor.sensing) return;
+    else if (counting !== "tempo") floor.enter({ kind: "clean" });
+    else if (pacing) floor.enter({ kind: "stop" });
+    else
+      floor.enter({ kind: "pace", every: secondsATry(tempo.tempo, skillOf(CATALOGUE, about.subject).beats) });
   };
+  const miss = () => {
+    if (!waitsForClock && !floor.sensing) floor.enter({ kind: "miss" });
+  };
+  const call = () => {
+    if (score === null) return;
+    const pattern = callOf(score);
+    setCalled(pattern);
+    tempo.call(pattern);
+  };
+  const counts = finished === null && counting !== "hand";
   useFloorKeys({
-    clean: () => finished === null && press(),
-    miss: () => finished === null && !waitsForClock && floor.tap({ kind: "miss" }),
-    tempo: () => tempo.current?.tap(),
+    clean: () => counts && press(),
+    miss: () => counts && miss(),
+    pause: () => counts && pacing && floor.enter({ kind: "stop" }),
+    tempo: tempo.tap,
     number: (place) => {
       const fault = faultsOf(about.subject)[place];
-      if (finished === null && asksWhy && fault !== undefined) floor.name(fault);
+      if (counts && asksWhy && fault !== undefined) floor.name(fault);
     },
-    undo: () => finished === null && floor.undo(),
+    undo: () => counts && !floor.sensing && floor.undo(),
     next: () => (finished === null ? finish() : sent.kind !== "sending" && onNext()),
   });
   // The button that had the focus is gone once the set is finished.
@@ -100,95 +149,79 @@ export function FloorSet(props: FloorSetProps) {
   const item = standings?.find((one) => one.subject === about.subject && one.side === about.side);
   return (
     <div className={classes.stage}>
-      <div className={classes.top}>
-        {begun ? (
-          <p className={classes.drill}>
-            {drillWords(drill)}
-            {drill.kind === "climb" && `; after a miss: ${MISS_RULE_NAMES[drill.onMiss]}`}
-          </p>
-        ) : (
-          <DrillChoice
-            subject={about.subject}
-            side={about.side}
-            gate={item?.gate ?? NO_GATE}
-            drill={drill}
-            onChange={onChoose}
+      <SetHeading
+        about={about}
+        floor={{ ...floor, unkept: floor.unkept || unkept }}
+        gate={item?.gate ?? NO_GATE}
+        proposed={proposed}
+        proposal={proposal}
+        onChoose={onChoose}
+      />
+      <Counter floor={floor} item={item} />
+      <div className={classes.tools}>
+        <NativeSelect
+          aria-label="How it is counted"
+          size="md"
+          value={counting}
+          disabled={floor.sensing || pacing}
+          data={COUNTINGS.map((value) => ({ value, label: COUNTING_NAMES[value] }))}
+          onChange={(event) => {
+            setCounting(COUNTINGS.find((one) => one === event.currentTarget.value) ?? "tap");
+            event.currentTarget.blur();
+          }}
+          classNames={{ input: choice.ruleInput }}
+        />
+        {counting === "handle" && (
+          <HandleBar handle={handle} tempo={tempo.tempo} disabled={run.end !== "running" || waitsForClock} />
+        )}
+        {(counting === "tap" || counting === "tempo") && (
+          <TempoBar tempo={tempo} ticks={tappedTimes(floor.taps)} onCall={score === null ? null : call} />
+        )}
+        {called !== null && tempo.beat !== null && (
+          <CallOut
+            pattern={called}
+            beat={tempo.beat}
+            onStop={() => {
+              tempo.stop();
+              setCalled(null);
+            }}
           />
         )}
-        {!begun && proposal?.drill.kind === drill.kind && aimOf(drill) === aimOf(proposed) && (
-          <p className={classes.note}>Proposed: {percentWords(proposal.chance)} chance to reach it.</p>
-        )}
-        {floor.resumedFrom !== null && (
-          <p className={classes.note}>
-            Goes on from {clock.format(floor.resumedFrom)}, where it was left.{" "}
-            <button type="button" className={classes.inline} onClick={floor.discard}>
-              Begin afresh
-            </button>
-          </p>
-        )}
-        {(floor.unkept || unkept) && (
-          <p className={classes.note} role="alert">
-            This browser refuses to keep the taps. Leave the page open, free some space or allow storage, and
-            finish again.
-          </p>
-        )}
       </div>
-      <Counter floor={floor} item={item} />
-      <TempoBar taps={floor.taps} onReady={(taps) => (tempo.current = taps)} />
       <div className={classes.spacer} />
-      <div className={classes.side}>
-        <div className={classes.why}>
-          {asksWhy && <FaultStrip subject={about.subject} onName={floor.name} />}
-        </div>
-        {drill.kind === "count" && begun && !over && (
-          <button
-            type="button"
-            className={classes.small}
-            onClick={() => floor.tap({ kind: "clean", times: FIVE })}
-          >
-            +{FIVE}
-          </button>
-        )}
-        <button type="button" className={classes.small} disabled={!begun} onClick={floor.undo}>
-          Undo <kbd>Z</kbd>
-        </button>
-        <button type="button" className={classes.small} disabled={!begun} onClick={finish} data-over={over}>
-          Finish <kbd>Enter</kbd>
-        </button>
-      </div>
-      {over && (
-        <button type="button" className={classes.clean} onClick={finish}>
-          {run.end === "passed" ? "Reached: finish the set" : "Stopped: finish the set"}
-          <kbd>Enter</kbd>
-        </button>
-      )}
-      {!over && waitsForClock && (
-        <button type="button" className={classes.clean} disabled={!floor.ready} onClick={floor.begin}>
-          Start the clock <kbd>Space</kbd>
-        </button>
-      )}
-      {!over && !waitsForClock && (
-        <div className={classes.pair} data-alone={drill.kind === "hold"}>
-          {drill.kind !== "hold" && (
-            <button type="button" className={classes.clean} disabled={!floor.ready} onClick={press}>
-              {isTryDrill(drill) ? "Right" : "Clean"} <kbd>Space</kbd>
+      {counting === "hand" ? (
+        <HandForm onFinish={(typed: HandCounts) => take(floor.finishByHand(typed))} />
+      ) : (
+        <>
+          <div className={classes.side}>
+            <div className={classes.why}>
+              {asksWhy ? (
+                <FaultStrip subject={about.subject} onName={floor.name} />
+              ) : (
+                begun && drill.kind !== "hold" && counting !== "partner" && <Corrections floor={floor} />
+              )}
+            </div>
+            <button
+              type="button"
+              className={classes.small}
+              disabled={!begun || floor.sensing}
+              onClick={floor.undo}
+            >
+              Undo <kbd>Z</kbd>
             </button>
-          )}
-          <button
-            type="button"
-            className={classes.miss}
-            disabled={!floor.ready}
-            onClick={() => floor.tap({ kind: "miss" })}
-          >
-            {isTryDrill(drill) ? "Not yet" : "Miss"} <kbd>M</kbd>
-          </button>
-        </div>
+            <button
+              type="button"
+              className={classes.small}
+              disabled={!begun}
+              onClick={finish}
+              data-over={run.end !== "running"}
+            >
+              Finish <kbd>Enter</kbd>
+            </button>
+          </div>
+          <Pads floor={floor} counting={counting} onPress={press} onMiss={miss} onFinish={finish} />
+        </>
       )}
     </div>
   );
-}
-
-/** Drills in which a look decides: right, or not yet. */
-function isTryDrill({ kind }: RunnableDrill): boolean {
-  return kind === "shadow" || kind === "toe-catch";
 }

@@ -1,3 +1,5 @@
+import type { CalledBeat } from "@mirrup/core";
+
 /**
  * A metronome on the audio clock: beats are scheduled ahead of time, so that a busy page never makes
  * one late. The first four of a bar of count-in sound higher.
@@ -5,9 +7,12 @@
 const AHEAD_SECONDS = 0.15;
 const LOOK_MS = 40;
 const CLICK_SECONDS = 0.045;
-const COUNT_IN = 4;
+export const COUNT_IN = 4;
 const BEAT_HZ = 880;
 const COUNT_IN_HZ = 1320;
+const FUSED_HZ = 1760;
+/** A jump's turns fall within its flight, which takes about this much of a beat. */
+const FLIGHT_SHARE = 0.6;
 
 export interface Metronome {
   readonly setTempo: (beatsAMinute: number) => void;
@@ -25,8 +30,20 @@ function click(audio: AudioContext, at: number, hertz: number): void {
   tone.stop(at + CLICK_SECONDS);
 }
 
-/** Starts to click, with a count-in; `onBeat` hears each beat's number from 1, and 0 or less while counting in. */
-export function startMetronome(tempo: number, onBeat: (beat: number) => void): Metronome {
+/** The beat of the pattern that is heard at a beat's number, from 1. */
+export function calledAt(pattern: readonly CalledBeat[], beat: number): CalledBeat | undefined {
+  return pattern[(beat - 1) % pattern.length];
+}
+
+/**
+ * Starts to click, with a count-in; `onBeat` hears each beat's number from 1, and 0 or less while
+ * counting in. With a pattern every turn of its beats is heard, a fused one higher.
+ */
+export function startMetronome(
+  tempo: number,
+  onBeat: (beat: number) => void,
+  pattern: readonly CalledBeat[] = [],
+): Metronome {
   const audio = new AudioContext();
   void audio.resume();
   let beatsAMinute = tempo;
@@ -35,7 +52,14 @@ export function startMetronome(tempo: number, onBeat: (beat: number) => void): M
   const timers = new Set<ReturnType<typeof setTimeout>>();
   const schedule = () => {
     while (next < audio.currentTime + AHEAD_SECONDS) {
-      click(audio, next, beat <= 0 ? COUNT_IN_HZ : BEAT_HZ);
+      const called = beat <= 0 ? undefined : calledAt(pattern, beat);
+      if (called === undefined || called.turns.length === 0) {
+        click(audio, next, beat <= 0 ? COUNT_IN_HZ : BEAT_HZ);
+      } else {
+        for (const { at, isFused } of called.turns) {
+          click(audio, next + (at * FLIGHT_SHARE * 60) / beatsAMinute, isFused ? FUSED_HZ : BEAT_HZ);
+        }
+      }
       const number = beat;
       const timer = setTimeout(
         () => {

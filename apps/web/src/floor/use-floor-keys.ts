@@ -5,6 +5,7 @@ export interface FloorKeys {
   readonly miss: () => void;
   readonly undo: () => void;
   readonly next: () => void;
+  readonly pause: () => void;
   readonly tempo: () => void;
   /** A key from 1 to 9, as a place from 0. */
   readonly number: (place: number) => void;
@@ -17,6 +18,7 @@ const ACTIONS: Readonly<Record<string, Exclude<keyof FloorKeys, "number">>> = {
   PageUp: "miss",
   z: "undo",
   t: "tempo",
+  p: "pause",
   Enter: "next",
 };
 

@@ -1,27 +1,27 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import {
-  DEFAULT_TEMPO,
-  heldRepetitions,
-  runOf,
-  secondsOf,
-  skillOf,
-  type Drill,
-  type FaultCode,
-  type Run,
-  type RunnableDrill,
-  type Side,
-  type Tap,
-} from "@mirrup/core";
+import { isPacing, secondsOf, type FaultCode, type Run, type RunnableDrill, type Tap } from "@mirrup/core";
 import { useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { currentSender, dropRun, exchangeRun, keepRun, keptRun, type KeptRun } from "../outbox/index.js";
-
-export interface RunSubject {
-  readonly studentId: string;
-  readonly subject: string;
-  readonly side: Side;
-}
+import {
+  elapsedOf,
+  MOST_TAPS,
+  newRun,
+  runAt,
+  runKey,
+  setByHand,
+  setOf,
+  takenUp,
+  withEntry,
+  withFault,
+  withoutHandle,
+  withoutLast,
+  withSensed,
+  type Entry,
+  type HandCounts,
+  type RunSubject,
+} from "./floor-run.js";
+import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 
 export interface FloorRun {
   /** False until the device has told whether a run was under way. */
@@ -31,72 +31,45 @@ export interface FloorRun {
   readonly run: Run;
   /** Whether the set has begun: by a tap, or by its clock. */
   readonly begun: boolean;
-  /** Seconds since it began, for drills by the clock; 0 for the rest. */
+  /** Seconds since it began. */
   readonly elapsed: number;
+  /** Whether a tempo counts by itself just now. */
+  readonly pacing: boolean;
+  /** Whether a handle is listened to just now. */
+  readonly sensing: boolean;
   /** When a run that was found on the device began; null for one begun on this page. */
   readonly resumedFrom: number | null;
   /** Whether the device refuses to keep the taps. */
   readonly unkept: boolean;
+  /** Whether no more tries are taken: the set is longer than any lesson. */
+  readonly full: boolean;
   /** Starts the clock. */
   readonly begin: () => void;
-  readonly tap: (tap: Tap) => void;
-  /** Says why the last tap missed. */
+  readonly enter: (entry: Entry) => void;
+  /** Says why the last try missed. */
   readonly name: (fault: FaultCode) => void;
   readonly undo: () => void;
   readonly discard: () => void;
+  /** What a handle has heard since it was switched on, which was `since` by this device's clock. */
+  readonly sense: (tapsFrom: (offset: number) => readonly Tap[], since: number) => void;
+  readonly stopSensing: () => void;
   /** Exchanges the run for its set on the device, and answers the set. */
   readonly finish: () => Promise<SetRequest>;
+  /** The same for a set that was counted elsewhere; throws what is wrong with its numbers. */
+  readonly finishByHand: (counts: HandCounts) => Promise<SetRequest>;
 }
 
 const TICK_MS = 200;
 
-function elapsedOf({ drill, startedAt }: KeptRun, now: number): number {
-  const seconds = secondsOf(drill);
-  return seconds === null ? 0 : Math.min(seconds, (now - startedAt) / 1000);
-}
-
-/** What of the run is written down about the drill: at which spacing it ended. */
-function loggedDrill(drill: RunnableDrill, run: Run): Drill {
-  return run.spacing === null ? drill : { ...drill, spacing: run.spacing };
-}
-
-/** Clean tries, misses and streak; nobody counts a hold, so its tempo does. */
-function countsOf(subject: string, { drill }: KeptRun, run: Run, elapsed: number) {
-  const { clean, misses, bestStreak } = run;
-  if (drill.kind !== "hold") return { clean, misses, bestStreak };
-  const held = heldRepetitions(elapsed, DEFAULT_TEMPO, skillOf(CATALOGUE, subject).beats);
-  const at = misses.map((miss) => ({ ...miss, position: held + 1 }));
-  return { clean: held, misses: at, bestStreak: held };
-}
-
-function setOf({ studentId, subject, side }: RunSubject, kept: KeptRun, now: number): SetRequest {
-  const clocked = secondsOf(kept.drill) !== null;
-  // A miss ends a hold where it fell; until then the clock runs to the moment it is finished.
-  const ended = kept.taps.length > 0 && kept.drill.kind === "hold" ? kept.lastTapAt : now;
-  const elapsed = clocked ? elapsedOf(kept, ended) : (kept.lastTapAt - kept.startedAt) / 1000;
-  const run = runOf(kept.drill, kept.taps, elapsed);
-  return {
-    id: kept.setId,
-    studentId,
-    subject,
-    side,
-    drill: loggedDrill(kept.drill, run),
-    ...countsOf(subject, kept, run, elapsed),
-    seconds: Math.round(elapsed * 10) / 10,
-    countedBy: "tapped",
-    at: new Date(clocked ? ended : kept.lastTapAt).toISOString(),
-  };
-}
-
 /** One drill being run: every tap is on the device as soon as it is on the screen. */
 export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
   const sender = currentSender();
-  const key = `${sender?.personId ?? ""} ${about.studentId} ${about.subject} ${about.side}`;
+  const key = runKey(sender?.personId ?? "", about);
   const [kept, setKept] = useState<KeptRun | null>(null);
   const [ready, setReady] = useState(false);
   const [resumedFrom, setResumedFrom] = useState<number | null>(null);
   const [unkept, setUnkept] = useState(false);
-  const [now, setNow] = useState(0);
+  const [now, setNow] = useState(() => Date.now());
   // Taps can come faster than renders; the newest run is here.
   const current = useRef<KeptRun | null>(null);
 
@@ -105,10 +78,11 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
     keptRun(key)
       .then((found) => {
         if (!wanted || found === undefined) return;
-        current.current = found;
-        setKept(found);
+        const run = isPacedHere(key) ? found : takenUp(found);
+        current.current = run;
+        setKept(run);
         setNow(Date.now());
-        setResumedFrom(found.startedAt);
+        setResumedFrom(run.startedAt);
       })
       .catch(() => wanted && setUnkept(true))
       .finally(() => wanted && setReady(true));
@@ -120,8 +94,9 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
   const drill = kept?.drill ?? proposed;
   const taps = kept?.taps ?? [];
   const elapsed = kept === null ? 0 : elapsedOf(kept, now);
-  const run = runOf(drill, taps, elapsed);
-  const isTicking = kept !== null && secondsOf(drill) !== null && run.end === "running";
+  const run = runAt(kept ?? newRun("", proposed, now), now);
+  const pacing = isPacing(taps) && run.end === "running";
+  const isTicking = kept !== null && run.end === "running" && (pacing || secondsOf(drill) !== null);
   useEffect(() => {
     if (!isTicking) return;
     const timer = setInterval(() => setNow(Date.now()), TICK_MS);
@@ -129,56 +104,23 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
   }, [isTicking]);
 
   const change = (next: KeptRun | null) => {
+    if (next === current.current) return;
     current.current = next;
     setKept(next);
     setNow(Date.now());
+    if (next !== null && isPacing(next.taps)) startPacing(key);
+    else stopPacing(key);
     const stored = next === null ? dropRun(key) : keepRun(key, next);
     stored.catch(() => setUnkept(true));
   };
-
-  const newRun = (at: number): KeptRun => ({
-    setId: uuid(),
-    drill: proposed,
-    taps: [],
-    startedAt: at,
-    lastTapAt: at,
-  });
-
-  const begin = () => {
-    if (current.current === null) change(newRun(Date.now()));
-  };
-
-  const tap = (one: Tap) => {
-    const at = Date.now();
-    const before = current.current ?? newRun(at);
-    if (runOf(before.drill, before.taps, elapsedOf(before, at)).end !== "running") return;
-    const timed = { ...one, at: (at - before.startedAt) / 1000 };
-    change({ ...before, taps: [...before.taps, timed], lastTapAt: at });
-  };
-
-  const name = (fault: FaultCode) => {
-    const before = current.current;
-    if (before?.taps.at(-1)?.kind !== "miss") return;
-    change({ ...before, taps: [...before.taps.slice(0, -1), { kind: "miss", fault }] });
-  };
-
-  const undo = () => {
-    const before = current.current;
-    if (before === null) return;
-    const fewer = before.taps.slice(0, -1);
-    const isOver = fewer.length === 0 && (secondsOf(before.drill) === null || before.taps.length === 0);
-    change(isOver ? null : { ...before, taps: fewer });
-  };
-
-  const finish = async () => {
-    const run = current.current;
-    if (run === null) throw new Error("A set without a tap cannot be finished.");
+  const exchange = async (set: SetRequest): Promise<SetRequest> => {
     if (sender === null) throw new Error("Nobody has signed in on this device yet.");
-    const set = setOf(about, run, Date.now());
+    stopPacing(key);
     await exchangeRun(key, set, sender);
     current.current = null;
     return set;
   };
+  const runOrNew = (at: number): KeptRun => current.current ?? newRun(uuid(), proposed, at);
 
   return {
     ready,
@@ -187,13 +129,38 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
     run,
     begun: kept !== null,
     elapsed,
+    pacing,
+    sensing: kept?.sensedFrom !== undefined,
     resumedFrom: kept === null ? null : resumedFrom,
     unkept,
-    begin,
-    tap,
-    name,
-    undo,
+    full: taps.length >= MOST_TAPS,
+    begin: () => {
+      if (current.current === null) change(runOrNew(Date.now()));
+    },
+    enter: (entry) => {
+      const at = Date.now();
+      if (current.current === null && (entry.kind === "less" || entry.kind === "stop")) return;
+      change(withEntry(runOrNew(at), entry, at));
+    },
+    name: (fault) => {
+      if (current.current !== null) change(withFault(current.current, fault));
+    },
+    undo: () => {
+      if (current.current !== null) change(withoutLast(current.current));
+    },
     discard: () => change(null),
-    finish,
+    sense: (tapsFrom, since) => {
+      const run = runOrNew(since);
+      const offset = (since - run.startedAt) / 1000;
+      change(withSensed(run, tapsFrom(offset), Date.now()));
+    },
+    stopSensing: () => {
+      if (current.current !== null) change(withoutHandle(current.current));
+    },
+    finish: () => {
+      if (current.current === null) throw new Error("A set without a tap cannot be finished.");
+      return exchange(setOf(about, current.current, Date.now()));
+    },
+    finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now()), counts)),
   };
 }

@@ -1,11 +1,20 @@
 import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
 import type { SetRequest, StandingItem } from "@mirrup/contract";
-import { isMet, otherSide, siblingsOf, suggestionOf, type Gate, type Suggestion } from "@mirrup/core";
+import {
+  isMet,
+  otherSide,
+  siblingsOf,
+  skillOf,
+  suggestionOf,
+  type Gate,
+  type Suggestion,
+} from "@mirrup/core";
 import { useQuery } from "@tanstack/react-query";
 import { usePaths } from "../app/paths.js";
-import { capital, skillName, suggestionWords } from "../app/words.js";
+import { capital, skillName, subjectName, suggestionWords } from "../app/words.js";
 import { lastSetsQuery } from "../students/index.js";
 import { drillOptions, type DrillOption } from "./drill-options.js";
+import { useWeekOnce } from "./use-week.js";
 
 /** What the set just made and those before it suggest, in words, and where that leads. */
 export interface FloorSuggestion {
@@ -17,13 +26,17 @@ export interface FloorSuggestion {
 }
 
 /** Older sets than these say nothing about today. */
-const LOOKED_BACK = 4;
+const LOOKED_BACK = 8;
 const NO_GATE: Gate = { kind: "streak", count: 10 };
 
 /** One step before a kind of drill on the skill's ladder. */
 function gentlerThan(options: readonly DrillOption[], kind: string): DrillOption | undefined {
   const here = options.findIndex((one) => one.drill.kind === kind);
   return here > 0 ? options[here - 1] : undefined;
+}
+
+function isPartOf(part: string, subject: string): boolean {
+  return skillOf(CATALOGUE, subject).needs.some((need) => need.anyOf.some((term) => term.skill === part));
 }
 
 /** The one suggestion after a set; null before it, and where the set gives none. */
@@ -37,6 +50,7 @@ export function useSuggestion(
     ...lastSetsQuery(set?.studentId ?? "", set?.subject ?? "", set?.side ?? "whole"),
     enabled: set !== null,
   });
+  const week = useWeekOnce(set);
   if (set === null) return null;
   const { studentId, subject, side } = set;
   const itemOf = (one: typeof side) =>
@@ -47,11 +61,16 @@ export function useSuggestion(
     standings?.some((one) => one.subject === id && (one.status === "ready" || one.status === "working")) ??
     false;
   const suggestion = suggestionOf({
-    sets: [set, ...(last.data ?? []).filter((one) => one.id !== set.id)].slice(0, LOOKED_BACK),
+    sets: [set, ...(last.data ?? []).filter((one) => one.id !== set.id)]
+      .slice(0, LOOKED_BACK)
+      .map((one) => ({ ...one, kind: one.drill.kind })),
     isCleared: item !== undefined && isMet(item.status),
     isStuck: item?.isStuck ?? false,
     sideBehind: other === undefined || isMet(other.status) ? null : other.side,
     sibling: siblingsOf(CATALOGUE, subject).find(isOpen) ?? null,
+    rustyPart: standings?.find((one) => one.status === "rusty" && isPartOf(one.subject, subject)) ?? null,
+    drillFor: (fault) => FAULTS[fault].drill,
+    week,
   });
   if (suggestion === null) return null;
   const options = drillOptions(subject, side, item?.gate ?? NO_GATE);
@@ -66,6 +85,7 @@ export function useSuggestion(
         return floorOf(options.findLast((option) => option.drill.kind === drill));
       }
       case "gentler":
+      case "stuck":
         return floorOf(gentlerThan(options, set.drill.kind));
       case "other-side":
         return { address: paths.floor(studentId, subject, one.side), name: `${capital(one.side)} side` };
@@ -74,6 +94,12 @@ export function useSuggestion(
           address: `${paths.student(studentId)}?skill=${one.subject}`,
           name: `See the ${skillName(one.subject)}`,
         };
+      case "rusty-part":
+        return {
+          address: paths.floor(studentId, one.subject, one.side),
+          name: capital(subjectName(one.subject, one.side)),
+        };
+      case "load":
       case "rest":
       case "rope-length":
         return null;

@@ -3,7 +3,7 @@
  * that a closed tab loses no tap. IndexedDB, because it outlives the page.
  */
 import type { ProblemError, SetRequest } from "@mirrup/contract";
-import type { RunnableDrill, Tap } from "@mirrup/core";
+import type { CountedBy, RunnableDrill, Tap } from "@mirrup/core";
 import type { Sender } from "./sender.js";
 import type { DehydratedState } from "@tanstack/react-query";
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
@@ -23,6 +23,12 @@ export interface KeptRun {
   readonly taps: readonly Tap[];
   readonly startedAt: number;
   readonly lastTapAt: number;
+  /** By taps where nothing is said. */
+  readonly countedBy?: CountedBy;
+  /** While a handle is listened to: how many taps were there before it. */
+  readonly sensedFrom?: number;
+  /** When a page last saw the count going on by itself. */
+  readonly seenAt?: number;
 }
 
 /** What was read of a studio, kept for when nobody answers. */
@@ -77,16 +83,49 @@ export async function keptRun(key: string): Promise<KeptRun | undefined> {
   return (await device()).get("runs", key);
 }
 
-export async function keepRun(key: string, run: KeptRun): Promise<void> {
-  await (await device()).put("runs", run, key);
+/** The newest run of each key that is yet to be written: a burst of taps is one write after the one under way. */
+const unwritten = new Map<string, KeptRun>();
+const writing = new Map<string, Promise<void>>();
+
+async function writeRun(key: string): Promise<void> {
+  for (let run = unwritten.get(key); run !== undefined; run = unwritten.get(key)) {
+    unwritten.delete(key);
+    await (await device()).put("runs", run, key);
+  }
+}
+
+/** Keeps a run; answers when it, or a newer state of it, is on the device. */
+export function keepRun(key: string, run: KeptRun): Promise<void> {
+  unwritten.set(key, run);
+  const under = writing.get(key);
+  if (under !== undefined) return under;
+  const written = writeRun(key).finally(() => writing.delete(key));
+  writing.set(key, written);
+  return written;
+}
+
+/** All runs under way of whoever counts, by key. */
+export async function keptRuns(prefix: string): Promise<ReadonlyMap<string, KeptRun>> {
+  const database = await device();
+  const range = IDBKeyRange.bound(prefix, `${prefix}\uffff`);
+  const transaction = database.transaction("runs");
+  const [keys, runs] = await Promise.all([
+    transaction.store.getAllKeys(range),
+    transaction.store.getAll(range),
+  ]);
+  return new Map(keys.flatMap((key, place) => (runs[place] === undefined ? [] : [[key, runs[place]]])));
 }
 
 export async function dropRun(key: string): Promise<void> {
+  unwritten.delete(key);
+  await writing.get(key);
   await (await device()).delete("runs", key);
 }
 
 /** Exchanges a run for the set that it came to, in one transaction: never both, never neither. */
 export async function exchangeRun(key: string, set: SetRequest, sender: Sender): Promise<void> {
+  unwritten.delete(key);
+  await writing.get(key);
   const transaction = (await device()).transaction(["runs", "sets"], "readwrite");
   await Promise.all([
     transaction.objectStore("runs").delete(key),

@@ -15,6 +15,7 @@ const KEYS = [
   ["Z", "on the floor: undo"],
   ["1 to 9", "on the floor, after a miss: why"],
   ["T", "on the floor: tap the tempo"],
+  ["P", "on the floor: pause a count that goes on by itself"],
   ["Enter", "on the floor: finish the set, then start what comes next"],
 ] as const;
 

@@ -41,14 +41,15 @@ function Step({
   readonly number: number;
 }) {
   const paths = usePaths();
-  const isOpen = step.status !== "locked" && step.subject !== "base-test";
-  const name = step.subject === "base-test" ? "Base test" : capital(subjectName(step.subject, step.side));
+  const isBaseTest = step.subject === "base-test";
+  const address = isBaseTest ? paths.baseTest(studentId) : paths.floor(studentId, step.subject, step.side);
+  const name = isBaseTest ? "Base test" : capital(subjectName(step.subject, step.side));
   return (
     <li className={classes.step}>
       <span className={classes.number}>{number}</span>
       <span>
-        {isOpen ? (
-          <Link to={paths.floor(studentId, step.subject, step.side)} className={classes.name}>
+        {step.status !== "locked" ? (
+          <Link to={address} className={classes.name}>
             {name}
           </Link>
         ) : (

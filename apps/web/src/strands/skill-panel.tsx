@@ -18,7 +18,7 @@ import {
   triesWords,
 } from "../app/words.js";
 import type { SkillStanding } from "../beads/index.js";
-import { detailQuery, pathQuery, studioQuery } from "../students/index.js";
+import { detailQuery, MissMap, pathQuery, studioQuery } from "../students/index.js";
 import { useMembership } from "../account/index.js";
 import { DecideForm } from "./decide-form.js";
 import { NextCard } from "./next-card.js";
@@ -126,6 +126,7 @@ function SideRecord({ studentId, item, next, mayDecide }: SidePanelProps) {
           {status === "cleared" || status === "rusty" ? "Run it again" : "Run it anyway"}
         </Button>
       )}
+      <MissMap studentId={studentId} subject={subject} side={side} />
       {mayDecide && <DecideForm studentId={studentId} item={item} />}
     </section>
   );

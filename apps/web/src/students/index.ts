@@ -4,6 +4,7 @@ export {
   gridQuery,
   groupsQuery,
   lastSetsQuery,
+  loadQuery,
   nextQuery,
   pathQuery,
   schoolsQuery,
@@ -12,6 +13,7 @@ export {
   studentsQuery,
   studioQuery,
 } from "./queries.js";
+export { MissMap } from "./miss-map.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";
 export { useSettings } from "./use-settings.js";

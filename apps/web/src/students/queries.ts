@@ -3,6 +3,7 @@ import type {
   GridView,
   GroupView,
   Items,
+  LoadView,
   NextItem,
   PathView,
   SchoolReading,
@@ -82,6 +83,12 @@ export const lastSetsQuery = (id: string, subject: string, side: Side) =>
     queryKey: ["students", id, "sets", subject, side],
     queryFn: async ({ signal }) =>
       (await get<Items<SetRequest>>(`/students/${id}/sets?subject=${subject}&side=${side}`, signal)).items,
+  });
+
+export const loadQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id, "load"],
+    queryFn: ({ signal }) => get<LoadView>(`/students/${id}/load`, signal),
   });
 
 export const groupsQuery = queryOptions({

@@ -103,7 +103,7 @@ function School({ studio, isOwner }: SchoolProps) {
           const school = SCHOOL_IDS.find((one) => one === event.currentTarget.value) ?? studio.school;
           setChosen(school);
           if (school === studio.school) stop();
-          else void preview(school, () => client.ensureQueryData(studentsQuery));
+          else void preview(school, () => client.query({ ...studentsQuery, staleTime: "static" }));
         }}
       />
       {state.kind === "reading" && (

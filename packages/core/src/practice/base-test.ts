@@ -24,13 +24,49 @@ export interface BaseTestSet extends PracticeSet {
   readonly side: Side;
 }
 
+function isPart(set: Pick<BaseTestSet, "subject" | "side">): boolean {
+  return BASE_TEST_PARTS.some(([subject, side]) => set.subject === subject && set.side === side);
+}
+
+export interface BaseTestPart {
+  readonly subject: string;
+  readonly side: Side;
+  readonly reached: boolean;
+}
+
+/** How far the five parts are, with their one count of misses. */
+export interface BaseTestProgress {
+  readonly parts: readonly BaseTestPart[];
+  /** The part to jump now; null when all are reached, or too much was missed. */
+  readonly next: BaseTestPart | null;
+  readonly missesLeft: number;
+  readonly end: "running" | "passed" | "failed";
+}
+
+/** Where one lesson's sets stand in the base test; sets of other skills count for nothing. */
+export function baseTestProgress(
+  sets: readonly Omit<BaseTestSet, "id" | "lesson" | "at">[],
+): BaseTestProgress {
+  const parts = BASE_TEST_PARTS.map(([subject, side]) => ({
+    subject,
+    side,
+    reached: sets.some(
+      (set) => set.subject === subject && set.side === side && set.bestStreak >= BASE_TEST_COUNT,
+    ),
+  }));
+  const missed = sets.filter(isPart).reduce((sum, set) => sum + missCount(set.misses), 0);
+  const waiting = parts.find((part) => !part.reached) ?? null;
+  const end = missed > BASE_TEST_MISSES ? "failed" : waiting === null ? "passed" : "running";
+  return {
+    parts,
+    next: end === "running" ? waiting : null,
+    missesLeft: Math.max(0, BASE_TEST_MISSES - missed),
+    end,
+  };
+}
+
 /** When the sets of one lesson passed the base test; null where they did not. */
 export function baseTestPassedAt(sets: readonly BaseTestSet[]): Instant | null {
-  const parts = BASE_TEST_PARTS.map(([subject, side]) =>
-    sets.filter((set) => set.subject === subject && set.side === side),
-  );
-  const reached = parts.every((part) => part.some((set) => set.bestStreak >= BASE_TEST_COUNT));
-  const all = parts.flat();
-  const misses = all.reduce((sum, set) => sum + missCount(set.misses), 0);
-  return reached && misses <= BASE_TEST_MISSES ? Math.max(...all.map((set) => set.at)) : null;
+  if (baseTestProgress(sets).end !== "passed") return null;
+  return Math.max(...sets.filter(isPart).map((set) => set.at));
 }

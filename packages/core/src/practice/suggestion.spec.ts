@@ -1,20 +1,31 @@
 import { describe, expect, it } from "@jest/globals";
+import type { DrillKind } from "./drill.js";
 import type { FaultCode } from "./fault.js";
 import { suggestionOf, type JudgedSet, type SuggestionContext } from "./suggestion.js";
 
 /** A set from its tries: `c` clean, `m` a miss without a name, `t` one that caught the toes. */
-function set(letters: string): JudgedSet {
+function set(letters: string, kind: DrillKind = "streak"): JudgedSet {
   const misses = [...letters].flatMap((letter, place) => {
     const position = place + 1;
     if (letter === "c") return [];
     return [letter === "t" ? { position, fault: "toes" as FaultCode } : { position }];
   });
-  return { clean: letters.length - misses.length, misses };
+  return { kind, clean: letters.length - misses.length, misses };
 }
 
+const CONTEXT: SuggestionContext = {
+  sets: [],
+  isCleared: false,
+  isStuck: false,
+  sideBehind: null,
+  sibling: null,
+  rustyPart: null,
+  drillFor: (fault) => (fault === "toes" ? "toe-catch" : null),
+  week: null,
+};
+
 function suggest(letters: readonly string[], changes: Partial<SuggestionContext> = {}) {
-  const base = { isCleared: false, isStuck: false, sideBehind: null, sibling: null };
-  return suggestionOf({ sets: letters.map(set), ...base, ...changes });
+  return suggestionOf({ ...CONTEXT, sets: letters.map((one) => set(one)), ...changes });
 }
 
 describe("after a set", () => {
@@ -32,10 +43,41 @@ describe("after a set", () => {
     expect(suggest(["mmcmm", "mmmcc"])).toEqual({ code: "rope-length", misses: 7 });
   });
 
-  it("switches to a sibling when stuck, steps back after mostly misses, goes to the other side when cleared", () => {
-    expect(suggest(["cccmc"], { isStuck: true, sibling: "cross-open-double" })).toMatchObject({
-      code: "sibling",
+  it("treats a plateau in order: gentler, the fix, the sibling, a rusty part", () => {
+    const plateau = (sets: readonly JudgedSet[], changes: Partial<SuggestionContext> = {}) =>
+      suggestionOf({ ...CONTEXT, sets, isStuck: true, ...changes });
+    const streak = set("ctccc");
+    const gentler = set("ccccc", "one-out");
+    const mended = set("ccccc", "toe-catch");
+    const sibling = "cross-open-double";
+    const rustyPart = { subject: "cross", side: "left" as const };
+    expect(plateau([streak], { sibling, rustyPart })).toEqual({ code: "stuck" });
+    expect(plateau([gentler, streak], { sibling, rustyPart })).toEqual({
+      code: "fix",
+      fault: "toes",
+      times: 1,
     });
+    expect(plateau([mended, streak], { sibling, rustyPart })).toEqual({ code: "sibling", subject: sibling });
+    expect(plateau([mended, streak], { rustyPart })).toEqual({ code: "rusty-part", ...rustyPart });
+    expect(plateau([mended, streak])).toEqual({ code: "stuck" });
+    expect(plateau([streak], { isCleared: true })).toBeNull();
+  });
+
+  it("says when the week's landings pass their allowance, before what the set itself suggests", () => {
+    expect(suggest(["ttttt"], { week: { landings: 3400, allowance: 3000 } })).toEqual({
+      code: "load",
+      landings: 3400,
+      allowance: 3000,
+    });
+    for (const week of [
+      { landings: 2900, allowance: 3000 },
+      { landings: 9000, allowance: null },
+    ]) {
+      expect(suggest(["ccccc"], { week })).toBeNull();
+    }
+  });
+
+  it("steps back after mostly misses, goes to the other side when cleared", () => {
     expect(suggest(["ttmmmmcmmc"])).toEqual({ code: "gentler", clean: 2, tries: 10 });
     expect(suggest(["ccccc"], { isCleared: true, sideBehind: "left" })).toEqual({
       code: "other-side",

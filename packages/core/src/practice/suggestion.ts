@@ -3,11 +3,15 @@
  * The rules stand in the order in which they are tried, and the first that fits is what is said.
  */
 import type { Side } from "../sides.js";
+import type { SubjectSide } from "../skills/side-table.js";
+import { DRILL_KINDS, type DrillKind } from "./drill.js";
 import type { FaultCode } from "./fault.js";
+import type { WeekLoad } from "./load.js";
 import { missCount, type Miss } from "./set.js";
 
 /** What of a set says why it went as it did. */
 export interface JudgedSet {
+  readonly kind: DrillKind;
   readonly clean: number;
   readonly misses: readonly Miss[];
 }
@@ -21,6 +25,12 @@ export type Suggestion =
   | { readonly code: "rope-length"; readonly misses: number }
   /** Not moving for three lessons, and there is another variant of it. */
   | { readonly code: "sibling"; readonly subject: string }
+  /** Not moving either, and a part of it has not been seen for long. */
+  | { readonly code: "rusty-part"; readonly subject: string; readonly side: Side }
+  /** Not moving for three lessons: one step gentler on the ladder, before anything else. */
+  | { readonly code: "stuck" }
+  /** The week's landings have passed their allowance. */
+  | { readonly code: "load"; readonly landings: number; readonly allowance: number }
   /** More misses than clean: a step back on the ladder. */
   | { readonly code: "gentler"; readonly clean: number; readonly tries: number }
   /** The gate is met here; the other side is behind. */
@@ -35,6 +45,12 @@ export interface SuggestionContext {
   readonly sideBehind: Side | null;
   /** A variant that would do as well, open for this student. */
   readonly sibling: string | null;
+  /** A part of it that has gone rusty; null where none has. */
+  readonly rustyPart: SubjectSide | null;
+  /** The drill that mends a fault, where one does. */
+  readonly drillFor: (fault: FaultCode) => DrillKind | null;
+  /** The week so far, unless its caution was shown in this lesson already. */
+  readonly week: Pick<WeekLoad, "landings" | "allowance"> | null;
 }
 
 const FEWEST_TRIES = 10;
@@ -71,14 +87,39 @@ export function commonestFault(
   return first === undefined ? null : { fault: first[0], times: first[1] };
 }
 
+function rankOf({ kind }: JudgedSet): number {
+  return DRILL_KINDS.indexOf(kind);
+}
+
+/**
+ * What a plateau is treated with (teaching.md, Stuck), in this order: the drill one step gentler, the
+ * fix for the fault noted most, the sibling, a part that has gone rusty. What the last sets have
+ * tried already is passed over.
+ */
+function treatmentOf({ sets, sibling, rustyPart, drillFor }: SuggestionContext): Suggestion {
+  const hardest = Math.max(...sets.map(rankOf));
+  if (!sets.some((set) => rankOf(set) < hardest)) return { code: "stuck" };
+  const common = commonestFault(sets);
+  const mending = common === null ? null : drillFor(common.fault);
+  const isMended = mending !== null && sets.some(({ kind }) => kind === mending);
+  if (common !== null && !isMended) return { code: "fix", ...common };
+  if (sibling !== null) return { code: "sibling", subject: sibling };
+  if (rustyPart !== null) return { code: "rusty-part", ...rustyPart };
+  return { code: "stuck" };
+}
+
 export function suggestionOf(context: SuggestionContext): Suggestion | null {
-  const { sets, isCleared, isStuck, sideBehind, sibling } = context;
+  const { sets, isCleared, isStuck, sideBehind, week } = context;
   const [last] = sets;
   if (last === undefined) return null;
   const parts = halves(last);
   if (parts !== null && (parts.late - parts.early) / parts.half >= TIRING) {
     return { code: "rest", early: parts.early, late: parts.late };
   }
+  if (week !== null && week.allowance !== null && week.landings > week.allowance) {
+    return { code: "load", landings: week.landings, allowance: week.allowance };
+  }
+  if (isStuck && !isCleared) return treatmentOf(context);
   const common = commonestFault(sets);
   if (!isCleared && common !== null && common.times >= FEWEST_OF_A_FAULT) return { code: "fix", ...common };
   const unnamed = missCount(sets.flatMap((set) => set.misses).filter((miss) => miss.fault === undefined));
@@ -86,7 +127,6 @@ export function suggestionOf(context: SuggestionContext): Suggestion | null {
   if (!isCleared && common === null && unnamed >= FEWEST_UNNAMED && unnamed * 2 > tries) {
     return { code: "rope-length", misses: unnamed };
   }
-  if (isStuck && sibling !== null) return { code: "sibling", subject: sibling };
   if (!isCleared && triesOf(last) >= FEWEST_TRIES && last.clean * 3 < triesOf(last)) {
     return { code: "gentler", clean: last.clean, tries: triesOf(last) };
   }

@@ -1,0 +1,174 @@
+import {
+  BASE_TEST_COUNT,
+  baseTestProgress,
+  localDate,
+  type BaseTestProgress,
+  type RunnableDrill,
+} from "@mirrup/core";
+import type { SetRequest } from "@mirrup/contract";
+import { useDocumentTitle, useLocalStorage } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
+import { isProblem, isSignedOut } from "../app/api.js";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import { capital, subjectName } from "../app/words.js";
+import { currentSender, flush, OutboxNote } from "../outbox/index.js";
+import { studentQuery } from "../students/index.js";
+import classes from "./base-test.module.css";
+import { Counter } from "./counter.js";
+import { FaultStrip, faultsOf } from "./fault-strip.js";
+import floor from "./floor.module.css";
+import { Pads } from "./pads.js";
+import { useFloorKeys } from "./use-floor-keys.js";
+import { useRun } from "./use-run.js";
+import { useWakeLock } from "./use-wake-lock.js";
+
+const DRILL: RunnableDrill = { kind: "streak", count: BASE_TEST_COUNT };
+const NO_SETS: readonly SetRequest[] = [];
+
+/** The five base jumps, all at 100 in one lesson, with one count of misses over all of them. */
+export function BaseTestPage() {
+  const { studentId = "" } = useParams();
+  const paths = usePaths();
+  const student = useQuery(studentQuery(studentId));
+  useWakeLock();
+  useDocumentTitle("Base test · Mirrup");
+  const [day] = useState(() => localDate(Date.now(), new Intl.DateTimeFormat().resolvedOptions().timeZone));
+  const [sets, setSets] = useLocalStorage<readonly SetRequest[]>({
+    key: `mirrup-base-test ${currentSender()?.personId ?? ""} ${studentId} ${day}`,
+    defaultValue: NO_SETS,
+    getInitialValueInEffect: false,
+  });
+  const refusal = isProblem(student.error) && !isSignedOut(student.error) ? student.error : null;
+  if (refusal !== null) return <Fault title="This student is not here">{refusal.message}</Fault>;
+  const progress = baseTestProgress(sets);
+  return (
+    <main className={floor.floor}>
+      <header className={floor.header}>
+        <Link to={paths.student(studentId)} className={floor.leave}>
+          Leave the floor
+        </Link>
+        <div className={floor.names}>
+          <h1>Base test</h1>
+          <p>{student.data?.name ?? ""}</p>
+        </div>
+        <OutboxNote />
+      </header>
+      <Parts progress={progress} />
+      {progress.next === null ? (
+        <Ended end={progress.end} to={paths.student(studentId)} />
+      ) : (
+        <Part
+          key={`${sets.length}`}
+          studentId={studentId}
+          progress={progress}
+          subject={progress.next.subject}
+          side={progress.next.side}
+          onDone={(set) => setSets([...sets, set])}
+        />
+      )}
+    </main>
+  );
+}
+
+function Parts({ progress }: { readonly progress: BaseTestProgress }) {
+  return (
+    <ol className={classes.parts} aria-label="The five parts">
+      {progress.parts.map((part) => (
+        <li
+          key={`${part.subject} ${part.side}`}
+          data-reached={part.reached}
+          aria-current={part === progress.next ? "step" : undefined}
+        >
+          {capital(subjectName(part.subject, part.side))}
+          <span>{part.reached ? "done" : part === progress.next ? "now" : "to come"}</span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Ended({ end, to }: { readonly end: BaseTestProgress["end"]; readonly to: string }) {
+  return (
+    <div className={floor.stopped} role="status">
+      <h2>{end === "passed" ? "The base test is passed" : "Not today"}</h2>
+      <p>
+        {end === "passed"
+          ? "All five at a hundred in one lesson, with two misses at most. The multiples are open as far as the base asks."
+          : "That was a third miss. Every part is kept in the record; the test itself begins anew in another lesson."}
+      </p>
+      <Link to={to} className={floor.leave}>
+        Back to the strands
+      </Link>
+    </div>
+  );
+}
+
+interface PartProps extends Pick<SetRequest, "studentId" | "subject" | "side"> {
+  readonly progress: BaseTestProgress;
+  readonly onDone: (set: SetRequest) => void;
+}
+
+function Part({ studentId, subject, side, progress, onDone }: PartProps) {
+  const run = useRun({ studentId, subject, side }, DRILL);
+  const last = run.run.tries.at(-1);
+  const asksWhy = last?.kind === "miss" && last.fault === undefined;
+  const missed = run.run.misses.length;
+  const left = progress.missesLeft - missed;
+  const isOver = run.run.end !== "running" || left < 0;
+  const finish = () => {
+    if (!run.begun) return;
+    void run.finish().then((set) => {
+      void flush();
+      onDone(set);
+    });
+  };
+  const press = () => {
+    if (!isOver) run.enter({ kind: "clean" });
+  };
+  const miss = () => {
+    if (!isOver) run.enter({ kind: "miss" });
+  };
+  useFloorKeys({
+    clean: press,
+    miss,
+    pause: () => undefined,
+    tempo: () => undefined,
+    number: (place) => {
+      const fault = faultsOf(subject)[place];
+      if (asksWhy && fault !== undefined) run.name(fault);
+    },
+    undo: run.undo,
+    next: () => isOver && finish(),
+  });
+  useEffect(() => {
+    document.querySelector("[aria-current=step]")?.scrollIntoView({ block: "nearest", inline: "center" });
+  }, [subject, side]);
+  return (
+    <div className={floor.stage}>
+      <p className={floor.drill}>
+        {capital(subjectName(subject, side))}, {BASE_TEST_COUNT} in a row.{" "}
+        <strong>
+          {left < 0 ? "No miss was left." : `${left} more ${left === 1 ? "miss" : "misses"} allowed.`}
+        </strong>
+      </p>
+      <Counter floor={run} item={undefined} />
+      <div className={floor.spacer} />
+      <div className={floor.side}>
+        <div className={floor.why}>{asksWhy && <FaultStrip subject={subject} onName={run.name} />}</div>
+        <button type="button" className={floor.small} disabled={!run.begun} onClick={run.undo}>
+          Undo <kbd>Z</kbd>
+        </button>
+      </div>
+      {isOver ? (
+        <button type="button" className={floor.clean} onClick={finish}>
+          {left < 0 ? "End the test" : "On to the next part"} <kbd>Enter</kbd>
+        </button>
+      ) : (
+        <Pads floor={run} counting="tap" onPress={press} onMiss={miss} onFinish={finish} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import { tappedTempo, type CalledBeat } from "@mirrup/core";
+import { useLocalStorage } from "@mantine/hooks";
+import { useEffect, useRef, useState } from "react";
+import { startMetronome, type Metronome } from "./metronome.js";
+
+const SLOWEST = 40;
+const FASTEST = 240;
+const FIRST = 120;
+/** A pause this long, seconds, begins the taps anew. */
+const PAUSE = 2;
+
+export interface FloorTempo {
+  /** Beats a minute. */
+  readonly tempo: number;
+  /** The beat that sounds, from 1; 0 or less while counting in; null when it is off. */
+  readonly beat: number | null;
+  readonly change: (tempo: number) => void;
+  readonly tap: () => void;
+  readonly toggle: () => void;
+  readonly stop: () => void;
+  /** Calls a pattern out at the tempo, from a count-in on. */
+  readonly call: (pattern: readonly CalledBeat[]) => void;
+}
+
+function within(tempo: number): number {
+  return Math.min(FASTEST, Math.max(SLOWEST, Math.round(tempo)));
+}
+
+/** The floor's tempo, as the device was last left, and its beat. */
+export function useTempo(): FloorTempo {
+  const [kept, setTempo] = useLocalStorage({ key: "mirrup-tempo", defaultValue: FIRST });
+  const tempo = within(Number.isFinite(kept) ? kept : FIRST);
+  const [beat, setBeat] = useState<number | null>(null);
+  const metronome = useRef<Metronome>(undefined);
+  const tapped = useRef<readonly number[]>([]);
+  useEffect(() => () => metronome.current?.stop(), []);
+
+  const change = (to: number) => {
+    setTempo(within(to));
+    metronome.current?.setTempo(within(to));
+  };
+  const start = (pattern: readonly CalledBeat[]) => {
+    metronome.current?.stop();
+    metronome.current = startMetronome(tempo, setBeat, pattern);
+    setBeat(0);
+  };
+  const stop = () => {
+    metronome.current?.stop();
+    metronome.current = undefined;
+    setBeat(null);
+  };
+  return {
+    tempo,
+    beat,
+    change,
+    tap: () => {
+      const now = performance.now() / 1000;
+      const last = tapped.current.at(-1);
+      tapped.current = last !== undefined && now - last > PAUSE ? [now] : [...tapped.current, now];
+      const found = tappedTempo(tapped.current);
+      if (found !== null) change(found);
+    },
+    toggle: () => {
+      if (metronome.current === undefined) {
+        start([]);
+        return;
+      }
+      stop();
+    },
+    stop,
+    call: start,
+  };
+}

@@ -1,0 +1,28 @@
+import type { SetRequest } from "@mirrup/contract";
+import type { WeekLoad } from "@mirrup/core";
+import { useLocalStorage } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { loadQuery } from "../students/index.js";
+
+interface Shown {
+  readonly day: string;
+  readonly setId: string;
+}
+
+/** The week's landings after a set; null once their caution was shown in this lesson, and while they are not known. */
+export function useWeekOnce(set: SetRequest | null): Pick<WeekLoad, "landings" | "allowance"> | null {
+  const [shown, setShown] = useLocalStorage<Shown | null>({
+    key: `mirrup-load-shown ${set?.studentId ?? ""}`,
+    defaultValue: null,
+    getInitialValueInEffect: false,
+  });
+  const { data } = useQuery({ ...loadQuery(set?.studentId ?? ""), enabled: set !== null });
+  const day = set?.at.slice(0, 10) ?? "";
+  const isPassed = data?.allowance !== undefined && data.allowance !== null && data.landings > data.allowance;
+  const wasShown = shown?.day === day && shown.setId !== set?.id;
+  useEffect(() => {
+    if (set !== null && isPassed && !wasShown && shown?.setId !== set.id) setShown({ day, setId: set.id });
+  }, [set, isPassed, wasShown, shown, day, setShown]);
+  return set === null || wasShown ? null : (data ?? null);
+}
