@@ -1,6 +1,19 @@
 import { createHash } from "node:crypto";
-import type { Page } from "@playwright/test";
+import { request, type Page } from "@playwright/test";
 import { expect, floorIsOpen, press, test } from "./fixtures.js";
+
+/** How many sets of the student the log holds; the owner's export counts them. */
+async function countSets(page: Page, root: string, id: string): Promise<number> {
+  const owner = await request.newContext({ baseURL: new URL(page.url()).origin });
+  const data = { email: "owner@quillhaven.example", password: "quillhaven demo" };
+  await owner.post("/api/auth/sign-in", { data });
+  const reply = await owner.get(`/api/students/${id}/export`, {
+    headers: { "x-mirrup-studio": root.slice(1) },
+  });
+  const { sets } = (await reply.json()) as { sets: object[] };
+  await owner.dispose();
+  return sets.length;
+}
 
 test("a set is kept while the server is gone, and sent when it answers again", async ({ page, mirrup }) => {
   await page.goto(
@@ -18,6 +31,68 @@ test("a set is kept while the server is gone, and sent when it answers again", a
     timeout: 30_000,
   });
   await expect(page.getByRole("button", { name: "1 set still to send" })).toBeHidden();
+});
+
+test("a server killed in mid-batch, a cut network and a closed page lose nothing and double nothing", async ({
+  page,
+  context,
+  mirrup,
+}) => {
+  const student = await mirrup.studentPath("Hana Petrivale");
+  const id = student.split("/").at(-1) ?? "";
+  await page.goto(`${student}/floor/backward-bounce/whole?kind=streak&aim=400`);
+  await floorIsOpen(page);
+  const before = await countSets(page, mirrup.root, id);
+  // As many finished sets as two batches hold wait on the device, as they would after a day without a network.
+  await context.setOffline(true);
+  await page.evaluate(async (studentId) => {
+    const sender: unknown = JSON.parse(localStorage.getItem("mirrup-sender") ?? "null");
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      const opening = indexedDB.open("mirrup");
+      opening.onsuccess = () => resolve(opening.result);
+    });
+    const store = database.transaction("sets", "readwrite").objectStore("sets");
+    for (let place = 0; place < 600; place += 1) {
+      const set = {
+        id: crypto.randomUUID(),
+        studentId,
+        subject: "backward-bounce",
+        side: "whole",
+        drill: { kind: "streak", count: 20 },
+        clean: 3,
+        misses: [],
+        bestStreak: 3,
+        countedBy: "tapped",
+        at: new Date(Date.now() - place * 60_000).toISOString(),
+      };
+      store.put({ set, refusal: null, sender }, set.id);
+    }
+    await new Promise((resolve) => (store.transaction.oncomplete = resolve));
+  }, id);
+  await press(page, "Space", 5);
+  for (const cut of ["kill", "network", "kill"] as const) {
+    const sent = page.waitForRequest((request) => request.url().endsWith("/api/sets"));
+    await context.setOffline(false);
+    await page.evaluate(() => window.dispatchEvent(new Event("online")));
+    await sent;
+    if (cut === "kill") {
+      const { child } = mirrup.stack.server();
+      child.kill("SIGKILL");
+      await new Promise((resolve) => child.once("exit", resolve));
+      await mirrup.stack.startServer();
+    } else {
+      await context.setOffline(true);
+    }
+  }
+  await page.close();
+  await context.setOffline(false);
+  const again = await context.newPage();
+  await again.goto(`${student}/floor/backward-bounce/whole?kind=streak&aim=400`);
+  await expect(again.getByText("clean 5")).toBeVisible();
+  await again.keyboard.press("Enter");
+  await expect(again.getByRole("heading", { name: "5 of 5 clean" })).toBeVisible({ timeout: 60_000 });
+  await expect(again.getByRole("button", { name: /still to send/ })).toBeHidden();
+  expect(await countSets(again, mirrup.root, id)).toBe(before + 601);
 });
 
 test("a set is kept while the database is gone", async ({ page, mirrup }) => {

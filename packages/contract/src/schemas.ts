@@ -111,6 +111,7 @@ export const loadReply = objects<LoadView>({
   }).required(),
 });
 
+/** From an address, where every number is text. */
 export const handleQuery = objects<HandleQuery>({
   seed: Joi.number().integer().min(0).max(4_294_967_295).default(1),
   tempo: Joi.number().min(30).max(400).default(120),
@@ -118,7 +119,7 @@ export const handleQuery = objects<HandleQuery>({
   drift: Joi.number().min(-50).max(50).default(2),
   evenness: Joi.number().min(50).max(100).default(94),
   fatigue: Joi.number().min(0).max(1).default(0.01),
-});
+}).prefs({ convert: true });
 
 /** Events of the handle's stream, each a message of the handle as JSON. */
 export const handleReply = Joi.string();

@@ -32,6 +32,8 @@ export function Corrections({ floor }: { readonly floor: FloorRun }) {
           const correction = typed === "" ? null : correctionTo(Number(typed), floor.run.tries);
           if (correction?.kind === "clean" || correction?.kind === "less") floor.enter(correction);
           setTyped("");
+          // The keys belong to the counting again.
+          if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
         }}
       >
         <input

@@ -14,7 +14,8 @@ import { nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "./drill-address.js";
 import { Stopped, useEarlyStop } from "./early-stop.js";
 import { FloorSet } from "./floor-set.js";
-import { StudentStrip } from "./student-strip.js";
+import { AnotherStudent, StudentStrip } from "./student-strip.js";
+import { useStrip } from "./use-strip.js";
 import { useWakeLock } from "./use-wake-lock.js";
 import classes from "./floor.module.css";
 
@@ -70,6 +71,10 @@ function Floor({ studentId, subject, side }: FloorProps) {
   useDocumentTitle(`${title} · Mirrup`);
   useWakeLock();
 
+  const about = { studentId, subject, side };
+  const name = student.data?.name ?? "";
+  const strip = useStrip(about, name);
+
   const isHere = (one: { readonly subject: string; readonly side: Side }) =>
     one.subject === subject && one.side === side;
   const proposal: NextItem | undefined = next.data?.find(isHere);
@@ -102,8 +107,9 @@ function Floor({ studentId, subject, side }: FloorProps) {
         </Link>
         <div className={classes.names}>
           <h1>{title}</h1>
-          <p>{student.data?.name ?? ""}</p>
+          <p>{name}</p>
         </div>
+        {strip.entries.length === 0 && <AnotherStudent strip={strip} about={about} name={name} />}
         {!hasStopped && (
           <button type="button" className={classes.leave} onClick={() => stop.mutate(true)}>
             Pain: stop today
@@ -111,10 +117,10 @@ function Floor({ studentId, subject, side }: FloorProps) {
         )}
         <OutboxNote />
       </header>
-      <StudentStrip about={{ studentId, subject, side }} name={student.data?.name ?? ""} />
+      <StudentStrip strip={strip} about={about} name={name} />
       {hasStopped && (
         <Stopped
-          name={student.data?.name ?? ""}
+          name={name}
           isSent={student.data?.hasStopped === true}
           onTakeBack={() => stop.mutate(false)}
         />
@@ -127,7 +133,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
         ) : (
           <FloorSet
             key={round}
-            about={{ studentId, subject, side }}
+            about={about}
             proposed={drill}
             proposal={proposal}
             standings={standings.data}

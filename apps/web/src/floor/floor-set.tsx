@@ -148,7 +148,7 @@ export function FloorSet(props: FloorSetProps) {
   }
   const item = standings?.find((one) => one.subject === about.subject && one.side === about.side);
   return (
-    <div className={classes.stage}>
+    <div className={classes.stage} data-counting={counting}>
       <SetHeading
         about={about}
         floor={{ ...floor, unkept: floor.unkept || unkept }}

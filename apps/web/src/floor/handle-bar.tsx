@@ -13,6 +13,8 @@ function stateWords(state: HandleState): string {
       return "The handle is off.";
     case "connecting":
       return "Looking for the handle …";
+    case "silent":
+      return "The handle does not answer. Check that you are online and signed in, then listen again.";
     case "listening":
     case "broken":
     case "ended": {

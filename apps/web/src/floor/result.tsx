@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
-import type { Family } from "@mirrup/core";
+import { missCount, type Family } from "@mirrup/core";
 import {
   capital,
   chanceWords,
@@ -58,7 +58,7 @@ function said(set: SetRequest, outcome: Outcome): { readonly heading: string; re
           : `Best in a row is ${change.bestStreak}, the gate is ${gateWords(change.gate)}. `;
       const chance = change === undefined ? "" : `A clean try now has a ${chanceWords(change.cleanChance)}.`;
       return {
-        heading: `${set.clean} of ${set.clean + set.misses.length} clean`,
+        heading: `${set.clean} of ${set.clean + missCount(set.misses)} clean`,
         sentence: `${best}${chance}`,
       };
     }
@@ -77,6 +77,7 @@ interface ResultProps {
 
 /** After a set: what it came to, what that opened, and one proposal with its reason. */
 export function Result({ set, outcome, standings, suggestion, next, onNext }: ResultProps) {
+  const missed = missCount(set.misses);
   const { heading, sentence } = said(set, outcome);
   const standing = bySkill(standings ?? []).get(set.subject);
   const opened = outcome.kind === "stored" ? outcome.opened : [];
@@ -99,8 +100,7 @@ export function Result({ set, outcome, standings, suggestion, next, onNext }: Re
           </p>
         )}
         <p className={classes.quiet}>
-          {set.clean} clean, {set.misses.length} missed (
-          {percentWords(set.clean / (set.clean + set.misses.length))} clean).
+          {set.clean} clean, {missed} missed ({percentWords(set.clean / (set.clean + missed))} clean).
         </p>
       </div>
       {outcome.kind !== "sending" && suggestion !== null && (

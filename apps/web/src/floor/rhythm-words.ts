@@ -1,7 +1,7 @@
 import { rhythmOf, type Tap } from "@mirrup/core";
 
 /** A drift a minute says nothing about less of one than this, seconds. */
-const LEAST_SECONDS = 10;
+const LEAST_SECONDS = 30;
 
 const signed = new Intl.NumberFormat("en", { maximumFractionDigits: 0, signDisplay: "exceptZero" });
 

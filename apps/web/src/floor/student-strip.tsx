@@ -9,31 +9,52 @@ import choice from "./drill-choice.module.css";
 import { runKey, type RunSubject } from "./floor-run.js";
 import { stripWords } from "./strip.js";
 import classes from "./student-strip.module.css";
-import { useStrip } from "./use-strip.js";
+import type { Strip } from "./use-strip.js";
 
-interface StudentStripProps {
+interface StripProps {
+  readonly strip: Strip;
   readonly about: RunSubject;
   readonly name: string;
 }
 
-/** Several students at once: each with a running set, one tap from one to the next. */
-export function StudentStrip({ about, name }: StudentStripProps) {
+/** Takes another student onto this floor, with what they do next. */
+export function AnotherStudent({ strip, about, name }: StripProps) {
   const paths = usePaths();
   const navigate = useNavigate();
   const students = useQuery(studentsQuery);
-  const strip = useStrip(about, name);
-  const personId = currentSender()?.personId ?? "";
   const inStrip = new Set([about.studentId, ...strip.entries.map((one) => one.studentId)]);
-  const others = (students.data ?? []).filter(
-    (one) => !one.archived && !one.hasStopped && one.next !== null && !inStrip.has(one.id),
+  const others = (students.data ?? []).flatMap(({ id, name: called, archived, hasStopped, next }) =>
+    archived || hasStopped || next === null || inStrip.has(id)
+      ? []
+      : [{ studentId: id, name: called, subject: next.subject, side: next.side }],
   );
-  const add = (id: string) => {
-    const student = others.find((one) => one.id === id);
-    if (student?.next === undefined || student.next === null) return;
-    const { subject, side } = student.next;
-    strip.add({ ...about, name }, { studentId: id, subject, side, name: student.name });
-    void navigate(paths.floor(id, subject, side));
-  };
+  if (others.length === 0) return null;
+  return (
+    <NativeSelect
+      aria-label="Another student on this floor"
+      size="md"
+      value=""
+      data={[
+        { value: "", label: "and …" },
+        ...others.map((one) => ({ value: one.studentId, label: one.name })),
+      ]}
+      onChange={(event) => {
+        const added = others.find((one) => one.studentId === event.currentTarget.value);
+        event.currentTarget.blur();
+        if (added === undefined) return;
+        strip.add({ ...about, name }, added);
+        void navigate(paths.floor(added.studentId, added.subject, added.side));
+      }}
+      classNames={{ root: classes.another, input: choice.ruleInput }}
+    />
+  );
+}
+
+/** Several students at once: each with a running set, one tap from one to the next. */
+export function StudentStrip({ strip, about, name }: StripProps) {
+  const paths = usePaths();
+  const personId = currentSender()?.personId ?? "";
+  if (strip.entries.length === 0) return null;
   return (
     <nav className={classes.strip} aria-label="Students on this floor">
       {strip.entries.map((entry) => (
@@ -57,22 +78,7 @@ export function StudentStrip({ about, name }: StudentStripProps) {
           />
         </span>
       ))}
-      {others.length > 0 && (
-        <NativeSelect
-          aria-label="Another student on this floor"
-          size="md"
-          value=""
-          data={[
-            { value: "", label: strip.entries.length > 0 ? "and …" : "with another student …" },
-            ...others.map((one) => ({ value: one.id, label: one.name })),
-          ]}
-          onChange={(event) => {
-            add(event.currentTarget.value);
-            event.currentTarget.blur();
-          }}
-          classNames={{ input: choice.ruleInput }}
-        />
-      )}
+      <AnotherStudent strip={strip} about={about} name={name} />
     </nav>
   );
 }

@@ -13,6 +13,8 @@ export type JumperId = keyof typeof JUMPERS;
 export type HandleState =
   | { readonly kind: "off" }
   | { readonly kind: "connecting" }
+  /** It does not answer, or refuses. */
+  | { readonly kind: "silent" }
   | { readonly kind: "listening"; readonly ticks: readonly number[]; readonly nonsense: number }
   /** The line broke; what is missed meanwhile comes with the next message. */
   | { readonly kind: "broken"; readonly ticks: readonly number[]; readonly nonsense: number }
@@ -70,7 +72,12 @@ export function useHandle(floor: FloorRun, turnsPerRepetition: number): Handle {
       }
       tell("listening");
     };
-    stream.onerror = () => tell("broken");
+    stream.onerror = () => {
+      // A line that broke is taken up again by itself; one that was refused is not.
+      if (stream.readyState !== EventSource.CLOSED) return tell("broken");
+      close();
+      setState({ kind: "silent" });
+    };
     stream.addEventListener("end", () => {
       close();
       tell("ended");

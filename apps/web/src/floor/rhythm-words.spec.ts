@@ -1,0 +1,34 @@
+import { describe, expect, it } from "@jest/globals";
+import { rhythmWords, tappedTimes } from "./rhythm-words.js";
+
+const ticks = (count: number, every: (tick: number) => number) =>
+  Array.from({ length: count }).reduce<number[]>(
+    (all, _, tick) => [...all, (all.at(-1) ?? 0) + every(tick)],
+    [0],
+  );
+
+describe("how even a set is, in words", () => {
+  it("says nothing of too little, and no drift of a short set", () => {
+    expect(rhythmWords([0, 0.5])).toBe("");
+    expect(rhythmWords(ticks(8, () => 0.5))).toBe("120 a minute, evenness 100");
+    expect(rhythmWords(ticks(20, (tick) => 0.5 * 0.98 ** tick))).not.toContain("% a minute");
+  });
+
+  it("tells the drift of a long one", () => {
+    expect(rhythmWords(ticks(80, (tick) => 0.5 * 0.998 ** tick))).toMatch(
+      /^1\d\d a minute, evenness \d+, \+\d+% a minute$/,
+    );
+  });
+
+  it("hears what was tapped one by one, and nothing else", () => {
+    expect(
+      tappedTimes([
+        { kind: "clean", at: 1 },
+        { kind: "clean", times: 5, at: 2 },
+        { kind: "miss", at: 3 },
+        { kind: "pace", every: 0.5, at: 4 },
+        { kind: "clean", at: 5 },
+      ]),
+    ).toEqual([1, 5]);
+  });
+});
