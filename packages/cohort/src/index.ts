@@ -8,5 +8,7 @@ export {
   simulateCohort,
   simulateStudent,
   type Course,
+  type Practised,
   type SimulatedStudent,
 } from "./student.js";
+export { Trainee, type Attempt } from "./trainee.js";

@@ -3,7 +3,16 @@
  * They practise week by week what they can reach and like, on the side they prefer, so that what one
  * knows hangs together the way a hall's students do. They know nothing of the learner model.
  */
-import { otherSide, sideKey, sidesOf, skillOf, type Catalogue, type Side, type Skill } from "@mirrup/core";
+import {
+  otherSide,
+  sideKey,
+  sidesOf,
+  skillOf,
+  type Catalogue,
+  type FaultCode,
+  type Side,
+  type Skill,
+} from "@mirrup/core";
 import { demandOf } from "./demand.js";
 import { between, normal, randomFrom, type Random } from "./random.js";
 
@@ -25,14 +34,18 @@ const LESSONS_A_YEAR = 80;
 const SKILLS_A_LESSON = 4;
 const TRIES_A_SKILL = 30;
 /** What a lesson without a skill takes from it. */
-const FADING = 0.998;
+export const FADING = 0.998;
 const MOST_LESSONS = 1600;
 const WARM_UPS = 10;
 const WARM_UP_GAIN = 0.25;
 const MOST_ABILITY = 4;
 
-interface Practised {
+export interface Practised {
   readonly key: string;
+  /** What it asks of a body. */
+  readonly demand: number;
+  /** What goes wrong in it, the usual first. */
+  readonly faults: readonly FaultCode[];
   readonly side: Side;
   /** The other side of the same skill; null where there is none. */
   readonly mate: string | null;
@@ -61,9 +74,12 @@ export function courseOf(catalogue: Catalogue): Course {
   };
   const sides = catalogue.order.flatMap((id) => {
     const skill = skillOf(catalogue, id);
-    const triesNeeded = 110 * Math.exp(0.55 * demandOf(skill));
+    const demand = demandOf(skill);
+    const triesNeeded = 110 * Math.exp(0.55 * demand);
     return sidesOf(skill).map((side) => ({
       key: sideKey(id, side),
+      demand,
+      faults: skill.faults,
       side,
       mate: skill.twoSided ? sideKey(id, otherSide(side)) : null,
       strand: strandOf.get(id) ?? "",
@@ -81,19 +97,24 @@ function chanceOf(ability: number): number {
   return MOST_CHANCE * (1 - Math.exp(-ability));
 }
 
+/** The ability that gives a chance of a clean try. */
+export function abilityOf(chance: number): number {
+  return -Math.log(1 - Math.min(chance, 0.999 * MOST_CHANCE) / MOST_CHANCE);
+}
+
 function isKnown(abilities: ReadonlyMap<string, number>, key: string): boolean {
   return (abilities.get(key) ?? 0) >= KNOWN_ABILITY;
 }
 
 /** Everything about one learner that does not change with practice. */
-interface Nature {
+export interface Nature {
   readonly talents: ReadonlyMap<string, number>;
   readonly likings: ReadonlyMap<string, number>;
   readonly stronger: "left" | "right";
   readonly breaksOrder: boolean;
 }
 
-function natureOf(course: Course, random: Random): Nature {
+export function natureOf(course: Course, random: Random): Nature {
   const general = normal(random);
   const per = (spread: number, shared: number) =>
     new Map(course.strands.map((strand) => [strand, Math.exp(shared * general + spread * normal(random))]));

@@ -87,12 +87,14 @@ export {
   type SideEntry,
   type StandingFacts,
 } from "./practice/evidence.js";
+export { passedRung, rungAfter, rungDrill, type RungDrill } from "./practice/rung.js";
 export { FAULT_CODES, type FaultCode } from "./practice/fault.js";
 export { betaCdf, betaQuantile } from "./practice/beta.js";
 export {
   LEARNING_PACES,
   cleanChance,
   expectedTries,
+  gateChance,
   nearGate,
   nextRung,
   streakChance,
@@ -111,6 +113,7 @@ export {
   type SideOrder,
 } from "./practice/next.js";
 export {
+  gateDrill,
   heldRepetitions,
   runnable,
   runnableOf,

@@ -1,6 +1,7 @@
 import { settingValue, type SettingValues } from "@mirrup/catalogue";
 import type { NextItem, StandingItem, StatusCounts } from "@mirrup/contract";
 import {
+  BASE_TEST,
   goalPath,
   isMet,
   nextDrills,
@@ -44,11 +45,10 @@ export interface NextOptions {
 /** The sides on the way to each goal, the first goal's before the second's. */
 function pathsOf(standings: readonly Standing[], goals: readonly Goal[], context: StandingContext): OnPath[] {
   return goals.flatMap((goal) =>
-    goalPath(standings, [goal], context).steps.map(({ subject, side }) => ({
-      subject,
-      side,
-      goal: goal.subject,
-    })),
+    goalPath(standings, [goal], context)
+      // The base test is a drill of its own, and no skill's.
+      .steps.filter((step) => step.subject !== BASE_TEST)
+      .map(({ subject, side, gate }) => ({ subject, side, gate, goal: goal.subject })),
   );
 }
 
@@ -57,10 +57,11 @@ export function nextOf(
   { leadingSide, goals, settings }: NextOptions,
   context: StandingContext,
 ): readonly NextItem[] {
-  const { catalogue, now } = context;
+  const { catalogue, now, today } = context;
   return nextDrills(standings, {
     catalogue,
     now,
+    today,
     strongerSide: leadingSide,
     sideOrder: settingValue("sides", ...settings) as SideOrder,
     fusedFirst: settingValue("fused-first", ...settings) as FusedFirst,

@@ -201,6 +201,11 @@ export function suggestionWords(suggestion: Suggestion): { readonly title: strin
         title: "Enough landings for this week",
         why: `About ${wholeWords(suggestion.landings)} weighted landings, above this week’s allowance of ${wholeWords(suggestion.allowance)}. Work without jumping, or stop here; you decide.`,
       };
+    case "next-rung":
+      return {
+        title: `On to ${suggestion.next} in a row`,
+        why: `${suggestion.passed === 1 ? "Single ones" : `${suggestion.passed} in a row`} went well; while it goes well, the next rung comes at once.`,
+      };
     case "gentler":
       return {
         title: "A gentler drill",

@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { NextItem, StandingItem } from "@mirrup/contract";
-import { gateAsStreak, runnable, SIDES, sidesOf, type RunnableDrill, type Side } from "@mirrup/core";
+import type { NextItem } from "@mirrup/contract";
+import { gateDrill, runnable, SIDES, sidesOf, type RunnableDrill, type Side } from "@mirrup/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -20,11 +20,6 @@ import { useWakeLock } from "./use-wake-lock.js";
 import classes from "./floor.module.css";
 
 const FALLBACK: RunnableDrill = { kind: "streak", count: 10 };
-
-/** The drill for a side that nothing proposes (cleared, say): its gate as a streak. */
-function gateDrill(item: StandingItem | undefined): RunnableDrill {
-  return item === undefined ? FALLBACK : { kind: "streak", count: gateAsStreak(item.gate, 1) };
-}
 
 function useFloorSubject(): {
   readonly studentId: string;
@@ -79,7 +74,9 @@ function Floor({ studentId, subject, side }: FloorProps) {
     one.subject === subject && one.side === side;
   const proposal: NextItem | undefined = next.data?.find(isHere);
   const proposed = proposal === undefined ? null : runnable(proposal.drill);
-  const base = proposed ?? gateDrill(standings.data?.find(isHere));
+  const item = standings.data?.find(isHere);
+  // What nothing proposes (a cleared side, say) is run at its gate.
+  const base = proposed ?? (item === undefined ? FALLBACK : gateDrill(item.gate));
   const drill = drillFrom(params, base);
   const [first] = next.data ?? [];
   const stop = useEarlyStop(studentId);

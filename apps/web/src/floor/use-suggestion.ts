@@ -1,8 +1,12 @@
 import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
 import type { SetRequest, StandingItem } from "@mirrup/contract";
 import {
+  gateAsStreak,
   isMet,
   otherSide,
+  passedRung,
+  rungDrill,
+  runnable,
   siblingsOf,
   skillOf,
   suggestionOf,
@@ -11,8 +15,9 @@ import {
 } from "@mirrup/core";
 import { useQuery } from "@tanstack/react-query";
 import { usePaths } from "../app/paths.js";
-import { capital, skillName, subjectName, suggestionWords } from "../app/words.js";
+import { capital, drillWords, skillName, subjectName, suggestionWords } from "../app/words.js";
 import { lastSetsQuery } from "../students/index.js";
+import { addressOf } from "./drill-address.js";
 import { drillOptions, type DrillOption } from "./drill-options.js";
 import { useWeekOnce } from "./use-week.js";
 
@@ -60,6 +65,8 @@ export function useSuggestion(
   const isOpen = (id: string) =>
     standings?.some((one) => one.subject === id && (one.status === "ready" || one.status === "working")) ??
     false;
+  const gate = item?.gate ?? NO_GATE;
+  const gateStreak = gateAsStreak(gate, skillOf(CATALOGUE, subject).beats);
   const suggestion = suggestionOf({
     sets: [set, ...(last.data ?? []).filter((one) => one.id !== set.id)]
       .slice(0, LOOKED_BACK)
@@ -69,11 +76,13 @@ export function useSuggestion(
     sideBehind: other === undefined || isMet(other.status) ? null : other.side,
     sibling: siblingsOf(CATALOGUE, subject).find(isOpen) ?? null,
     rustyPart: standings?.find((one) => one.status === "rusty" && isPartOf(one.subject, subject)) ?? null,
+    passed: passedRung(set),
+    gateStreak,
     drillFor: (fault) => FAULTS[fault].drill,
     week,
   });
   if (suggestion === null) return null;
-  const options = drillOptions(subject, side, item?.gate ?? NO_GATE);
+  const options = drillOptions(subject, side, gate);
   const floorOf = (option: DrillOption | undefined) =>
     option === undefined
       ? null
@@ -83,6 +92,13 @@ export function useSuggestion(
       case "fix": {
         const { drill } = FAULTS[one.fault];
         return floorOf(options.findLast((option) => option.drill.kind === drill));
+      }
+      case "next-rung": {
+        const rung = { count: one.next, chance: 0 };
+        const drill = runnable(rungDrill(rung, gate, gateStreak, item?.cleanChance ?? 0.5).drill);
+        if (drill === null) return null;
+        const address = `${paths.floor(studentId, subject, side)}?${addressOf(drill).toString()}`;
+        return { address, name: capital(drillWords(drill)) };
       }
       case "gentler":
       case "stuck":

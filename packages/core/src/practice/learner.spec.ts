@@ -2,7 +2,15 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { betaCdf, betaQuantile } from "./beta.js";
 import { NO_FACTS, type StandingFacts } from "./evidence.js";
-import { cleanChance, expectedTries, LEARNING_PACES, nearGate, nextRung, triesLeft } from "./learner.js";
+import {
+  cleanChance,
+  expectedTries,
+  gateChance,
+  LEARNING_PACES,
+  nearGate,
+  nextRung,
+  triesLeft,
+} from "./learner.js";
 import { WEIGHT_EPOCH } from "./weight.js";
 
 // At the epoch a set's weight is 1, so that the sums are the tries themselves.
@@ -25,6 +33,19 @@ function facts(clean: number, misses: number, ...recent: readonly number[]): Sta
     lessons,
   };
 }
+
+describe("the chance of a gate", () => {
+  it("is the chance of its streak, or of so many clean ones among the tries", () => {
+    expect(gateChance(0.9, { kind: "streak", count: 10 }, 1)).toBeCloseTo(0.9 ** 10, 12);
+    expect(gateChance(0.9, { kind: "hold", seconds: 30 }, 4)).toBeCloseTo(0.9 ** 15, 12);
+    expect(gateChance(0.5, { kind: "clean", clean: 1, of: 5 }, 1)).toBeCloseTo(1 - 0.5 ** 5, 12);
+    expect(gateChance(0.8, { kind: "clean", clean: 4, of: 5 }, 1)).toBeCloseTo(
+      0.8 ** 5 + 5 * 0.8 ** 4 * 0.2,
+      12,
+    );
+    expect(gateChance(1, { kind: "clean", clean: 8, of: 10 }, 1)).toBe(1);
+  });
+});
 
 describe("the chance of a clean try", () => {
   it("starts at one half and follows the record", () => {

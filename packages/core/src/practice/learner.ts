@@ -20,6 +20,21 @@ export function streakChance(chance: number, count: number): number {
   return chance ** count;
 }
 
+/**
+ * The chance to meet a gate at the next try: so many in a row, or at least `clean` of `of` by the
+ * binomial distribution. A hold is a streak by its tempo.
+ */
+export function gateChance(chance: number, gate: Gate, beatsPerRepetition: number): number {
+  if (gate.kind !== "clean") return streakChance(chance, gateAsStreak(gate, beatsPerRepetition));
+  let ways = 1;
+  let sum = 0;
+  for (let missed = 0; missed <= gate.of - gate.clean; missed += 1) {
+    sum += ways * chance ** (gate.of - missed) * (1 - chance) ** missed;
+    ways = (ways * (gate.of - missed)) / (missed + 1);
+  }
+  return Math.min(1, sum);
+}
+
 export interface Rung {
   readonly count: number;
   readonly chance: number;

@@ -34,7 +34,7 @@ function next(
     ]),
   );
   const standings = standingsOf({ catalogue, school: FIVE_IN_A_ROW, now: NOW, today: "2026-06-01" }, facts);
-  return nextDrills(standings, { catalogue, strongerSide, now: NOW, ...options });
+  return nextDrills(standings, { catalogue, strongerSide, now: NOW, today: "2026-06-01", ...options });
 }
 
 describe("what comes next", () => {
@@ -43,7 +43,7 @@ describe("what comes next", () => {
     expect(next([["swing", "left", 5]]).map((one) => one.subject)).not.toContain("bounce");
   });
 
-  it("tries the gate once the best is near it, as a streak", () => {
+  it("tries the gate itself once the best is near it", () => {
     const [first] = next([
       ["bounce", "whole", 5],
       ["swing", "left", 4],
@@ -66,7 +66,9 @@ describe("what comes next", () => {
       side: "left",
       reason: { code: "other-side", cleared: "right" },
     });
-    expect(first?.drill).toEqual({ kind: "climb", top: 1, onMiss: "repeat" });
+    // One or two in a row are no set: single repetitions are tried, with the chance to pass.
+    expect(first).toMatchObject({ drill: { kind: "one-out", count: 5 } });
+    expect(first?.chance).toBeCloseTo(6 / 32, 9);
     expect(second).toMatchObject({ subject: "double", reason: { code: "new", opens: ["both"] } });
   });
 
@@ -87,7 +89,8 @@ describe("what comes next", () => {
   });
 
   it("puts what is on the way to a goal first, after what is near its gate", () => {
-    const path = [{ subject: "double", side: "whole" as const, goal: "both" }];
+    const gate = { kind: "streak", count: 5 } as const;
+    const path = [{ subject: "double", side: "whole" as const, goal: "both", gate }];
     const [first] = next([["bounce", "whole", 5]], "right", { path });
     expect(first).toMatchObject({ subject: "double", reason: { code: "toward-goal", goal: "both" } });
     const [near] = next(
@@ -99,6 +102,38 @@ describe("what comes next", () => {
       { path },
     );
     expect(near?.reason.code).toBe("near-gate");
+  });
+
+  it("asks for more of what is cleared where the path does, and for nothing else of it", () => {
+    const gate = { kind: "streak", count: 50 } as const;
+    const path = [{ subject: "bounce", side: "whole" as const, goal: "both", gate }];
+    const [first] = next([["bounce", "whole", 12]], "right", { path });
+    expect(first).toMatchObject({
+      subject: "bounce",
+      reason: { code: "toward-goal", goal: "both" },
+    });
+    expect(next([["bounce", "whole", 44]], "right", { path })[0]?.drill).toEqual(gate);
+    expect(next([["bounce", "whole", 12]]).map((one) => one.subject)).not.toContain("bounce");
+  });
+
+  it("makes room for something else once a side was tried enough today", () => {
+    const lesson = { lesson: "2026-06-01", bestStreak: 2, bestBefore: 0, chanceBefore: 0.5 };
+    const first = (tries: number) => {
+      const facts = new Map(
+        [sideKey("bounce", "whole"), sideKey("swing", "left"), sideKey("swing", "right")].map(
+          (key, place) => [
+            key,
+            place === 0
+              ? { ...NO_FACTS, bestStreak: 5, cleared: { at: NOW, by: "gate", count: null } as const }
+              : { ...NO_FACTS, sets: 1, bestStreak: 4, lessons: place === 1 ? [{ ...lesson, tries }] : [] },
+          ],
+        ),
+      );
+      const context = { catalogue: CATALOGUE, school: FIVE_IN_A_ROW, now: NOW, today: "2026-06-01" };
+      return nextDrills(standingsOf(context, facts), { ...context, strongerSide: "left" })[0]?.side;
+    };
+    expect(first(39)).toBe("left");
+    expect(first(40)).toBe("right");
   });
 
   it("lets both sides begin where they take turns", () => {

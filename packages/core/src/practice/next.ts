@@ -3,15 +3,16 @@
  * the best first. The reason is the first rule of the list that fits, and the order is the rules'
  * order, so that what the screen says is what decided.
  */
-import type { Instant } from "../instant.js";
+import type { Instant, LocalDate } from "../instant.js";
 import { otherSide, type Side } from "../sides.js";
 import { skillOf, type Catalogue } from "../skills/catalogue.js";
-import { gateAsStreak } from "../skills/gates.js";
+import { gateAsStreak, type Gate } from "../skills/gates.js";
 import { sideKey, type SubjectSide } from "../skills/side-table.js";
-import type { Standing } from "../skills/standing.js";
-import type { SkillClass } from "../skills/skill.js";
+import { isMet, type Standing } from "../skills/standing.js";
 import type { Drill } from "./drill.js";
-import { nearGate, nextRung, streakChance, type Rung } from "./learner.js";
+import { gateChance, nearGate, nextRung } from "./learner.js";
+import { gateDrill } from "./run.js";
+import { rungDrill } from "./rung.js";
 
 export type NextReason =
   /** The best streak is at least 0.8 of the gate: try the gate itself. */
@@ -43,6 +44,8 @@ export type FusedFirst = "own-record" | "open-cross" | "cross-open";
 
 export interface OnPath extends SubjectSide {
   readonly goal: string;
+  /** What the path asks of it, which may be more than its own gate. */
+  readonly gate: Gate;
 }
 
 export interface NextContext {
@@ -56,17 +59,9 @@ export interface NextContext {
   /** The sides on the way to the goals, in order, and the goal that each belongs to. */
   readonly path?: readonly OnPath[];
   readonly now: Instant;
+  /** The studio's day at `now`: what was tried enough on it makes room for something else. */
+  readonly today: LocalDate;
 }
-
-const CLIMBED: ReadonlySet<SkillClass> = new Set([
-  "swing",
-  "turn",
-  "release",
-  "cross",
-  "fusion",
-  "double",
-  "fused-double",
-]);
 
 const RANK: Readonly<Record<NextReason["code"], number>> = {
   "near-gate": 0,
@@ -78,17 +73,12 @@ const RANK: Readonly<Record<NextReason["code"], number>> = {
   "second-side": 6,
 };
 
-/**
- * The drill for a proposed rung: the classes whose ladder has a climb take one to the rung, the
- * others, and whoever tries the gate, a streak.
- */
-function drillFor(skillClass: SkillClass, rung: Rung, tryGate: boolean): Drill {
-  return CLIMBED.has(skillClass) && !tryGate
-    ? { kind: "climb", top: rung.count, onMiss: "repeat" }
-    : { kind: "streak", count: rung.count };
-}
+/** More tries of one side in a lesson teach ever less (teaching.md: not a whole session on one kind of effort). */
+const ENOUGH_TRIES = 40;
 
 interface Candidate extends NextDrill {
+  /** Whether the lesson has had enough of it. */
+  readonly isSated: boolean;
   readonly level: number;
   readonly progress: number;
 }
@@ -109,7 +99,7 @@ function fusedToBegin(bySide: ReadonlyMap<string, Standing>, first: FusedFirst):
 export function nextDrills(standings: readonly Standing[], context: NextContext): readonly NextDrill[] {
   const bySide = new Map(standings.map((one) => [sideKey(one.subject, one.side), one]));
   const { catalogue, now } = context;
-  const goals = new Map((context.path ?? []).map((one) => [sideKey(one.subject, one.side), one.goal]));
+  const onPath = new Map((context.path ?? []).map((one) => [sideKey(one.subject, one.side), one]));
   const fusedFirst = fusedToBegin(bySide, context.fusedFirst ?? "own-record");
 
   const waitingFor = (subject: string, side: Side): readonly string[] => {
@@ -127,8 +117,8 @@ export function nextDrills(standings: readonly Standing[], context: NextContext)
     const other = bySide.get(sideKey(one.subject, otherSide(one.side)));
     const best = one.facts.bestStreak;
     if (one.status === "working" && nearGate(one.facts, gate)) return { code: "near-gate", best, gate };
-    const goal = goals.get(sideKey(one.subject, one.side));
-    if (goal !== undefined) return { code: "toward-goal", goal };
+    const step = onPath.get(sideKey(one.subject, one.side));
+    if (step !== undefined) return { code: "toward-goal", goal: step.goal };
     if (other !== undefined && other.side !== one.side) {
       if (other.status === "cleared" || other.status === "rusty")
         return { code: "other-side", cleared: other.side };
@@ -142,27 +132,34 @@ export function nextDrills(standings: readonly Standing[], context: NextContext)
     return opens.length > 0 ? { code: "opens", skills: opens } : { code: "short-of-gate", best, gate };
   };
 
-  const candidates = standings
-    .filter((one) => one.status === "ready" || one.status === "working")
-    .map((one): Candidate => {
-      const skill = skillOf(catalogue, one.subject);
-      const gate = gateAsStreak(one.gate, skill.beats);
-      const reason = reasonOf(one, gate);
-      const tryGate = reason.code === "near-gate";
-      const rung = tryGate
-        ? { count: gate, chance: streakChance(one.cleanChance, gate) }
-        : nextRung(one.facts, gate, now);
-      return {
-        subject: one.subject,
-        side: one.side,
-        drill: drillFor(skill.skillClass, rung, tryGate),
-        chance: rung.chance,
-        reason,
-        level: catalogue.levels.get(one.subject) ?? 1,
-        progress: one.facts.bestStreak / gate,
-      };
-    });
+  // What is cleared, or taken as known, is asked for only where the path asks for more of it.
+  const isAsked = (one: Standing) =>
+    one.status === "ready" ||
+    one.status === "working" ||
+    (one.status !== "locked" && onPath.has(sideKey(one.subject, one.side)));
+  const candidates = standings.filter(isAsked).map((one): Candidate => {
+    const skill = skillOf(catalogue, one.subject);
+    const asked = onPath.get(sideKey(one.subject, one.side))?.gate ?? one.gate;
+    const gate = gateAsStreak(asked, skill.beats);
+    const reason = reasonOf(one, gate);
+    const proposal =
+      reason.code === "near-gate" || (isMet(one.status) && nearGate(one.facts, gate))
+        ? { drill: gateDrill(asked), chance: gateChance(one.cleanChance, asked, skill.beats) }
+        : rungDrill(nextRung(one.facts, gate, now), asked, gate, one.cleanChance);
+    return {
+      subject: one.subject,
+      side: one.side,
+      ...proposal,
+      reason,
+      isSated: one.facts.lessons.some(
+        ({ lesson, tries }) => lesson === context.today && tries >= ENOUGH_TRIES,
+      ),
+      level: catalogue.levels.get(one.subject) ?? 1,
+      progress: one.facts.bestStreak / gate,
+    };
+  });
   const order = (one: Candidate, other: Candidate): number =>
+    Number(one.isSated) - Number(other.isSated) ||
     RANK[one.reason.code] - RANK[other.reason.code] ||
     other.progress - one.progress ||
     Number(other.subject === fusedFirst) - Number(one.subject === fusedFirst) ||

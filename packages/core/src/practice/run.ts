@@ -2,6 +2,7 @@
  * A drill being run on the floor, as a value: the taps so far, and what they come to. Undo takes
  * the last tap back, as far as the set's beginning, so nothing but the taps and the clock is ever kept.
  */
+import type { Gate } from "../skills/gates.js";
 import type { Drill, DrillKind, MissRule } from "./drill.js";
 import { DRILL_PASSES, type LadderDrill } from "./ladder.js";
 import { missCount, type Miss } from "./set.js";
@@ -105,6 +106,20 @@ export function runnableOf(
   if (kind === "hold") return { kind, seconds };
   if (kind === "count") return { kind, seconds, count: dose };
   return runnable({ ...common, count: dose, ...(spacing === undefined ? {} : { spacing }) });
+}
+
+/** The drill that a gate itself is: what meets it when it is passed. */
+export function gateDrill(gate: Gate): RunnableDrill {
+  switch (gate.kind) {
+    case "streak":
+      return { kind: "streak", count: gate.count };
+    case "hold":
+      return { kind: "hold", seconds: gate.seconds };
+    case "count":
+      return { kind: "count", seconds: gate.seconds, count: gate.count };
+    case "clean":
+      return { kind: "one-out", count: gate.of };
+  }
 }
 
 function rungAfterMiss(rung: number, rule: MissRule): number {

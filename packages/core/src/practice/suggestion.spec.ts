@@ -21,6 +21,8 @@ const CONTEXT: SuggestionContext = {
   sibling: null,
   rustyPart: null,
   drillFor: (fault) => (fault === "toes" ? "toe-catch" : null),
+  passed: 0,
+  gateStreak: 10,
   week: null,
 };
 
@@ -75,6 +77,13 @@ describe("after a set", () => {
     ]) {
       expect(suggest(["ccccc"], { week })).toBeNull();
     }
+  });
+
+  it("goes on to the next rung while it goes well, up to the gate", () => {
+    expect(suggest(["cccc"], { passed: 4 })).toEqual({ code: "next-rung", passed: 4, next: 6 });
+    expect(suggest(["ccccc"], { passed: 1 })).toMatchObject({ next: 3 });
+    expect(suggest(["ccccccccc"], { passed: 9 })).toMatchObject({ next: 10 });
+    expect(suggest(["cccccccccc"], { passed: 10, isCleared: true })).toBeNull();
   });
 
   it("steps back after mostly misses, goes to the other side when cleared", () => {

@@ -7,6 +7,7 @@ import type { SubjectSide } from "../skills/side-table.js";
 import { DRILL_KINDS, type DrillKind } from "./drill.js";
 import type { FaultCode } from "./fault.js";
 import type { WeekLoad } from "./load.js";
+import { rungAfter } from "./rung.js";
 import { missCount, type Miss } from "./set.js";
 
 /** What of a set says why it went as it did. */
@@ -31,6 +32,8 @@ export type Suggestion =
   | { readonly code: "stuck" }
   /** The week's landings have passed their allowance. */
   | { readonly code: "load"; readonly landings: number; readonly allowance: number }
+  /** The rung was passed: on to the next one, while it goes well. */
+  | { readonly code: "next-rung"; readonly passed: number; readonly next: number }
   /** More misses than clean: a step back on the ladder. */
   | { readonly code: "gentler"; readonly clean: number; readonly tries: number }
   /** The gate is met here; the other side is behind. */
@@ -49,6 +52,9 @@ export interface SuggestionContext {
   readonly rustyPart: SubjectSide | null;
   /** The drill that mends a fault, where one does. */
   readonly drillFor: (fault: FaultCode) => DrillKind | null;
+  /** The rung that the last set passed, 0 for none, and the gate as a streak. */
+  readonly passed: number;
+  readonly gateStreak: number;
   /** The week so far, unless its caution was shown in this lesson already. */
   readonly week: Pick<WeekLoad, "landings" | "allowance"> | null;
 }
@@ -109,7 +115,7 @@ function treatmentOf({ sets, sibling, rustyPart, drillFor }: SuggestionContext):
 }
 
 export function suggestionOf(context: SuggestionContext): Suggestion | null {
-  const { sets, isCleared, isStuck, sideBehind, week } = context;
+  const { sets, isCleared, isStuck, sideBehind, week, passed, gateStreak } = context;
   const [last] = sets;
   if (last === undefined) return null;
   const parts = halves(last);
@@ -126,6 +132,9 @@ export function suggestionOf(context: SuggestionContext): Suggestion | null {
   const tries = sets.reduce((sum, set) => sum + triesOf(set), 0);
   if (!isCleared && common === null && unnamed >= FEWEST_UNNAMED && unnamed * 2 > tries) {
     return { code: "rope-length", misses: unnamed };
+  }
+  if (!isCleared && passed > 0 && passed < gateStreak) {
+    return { code: "next-rung", passed, next: rungAfter(passed, gateStreak) };
   }
   if (!isCleared && triesOf(last) >= FEWEST_TRIES && last.clean * 3 < triesOf(last)) {
     return { code: "gentler", clean: last.clean, tries: triesOf(last) };
