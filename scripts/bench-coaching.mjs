@@ -12,11 +12,14 @@ const WATCHED_TRIES = 5;
 const LESSON_TRIES = 160;
 const SET_TRIES = 30;
 const MOST_LESSONS = 150;
+/** A longer rest gives back as much as so many short ones. */
+const LONG_REST = 8;
 const DAYS_BETWEEN = 3.5;
 const START = Date.parse("2026-01-05T17:00:00Z");
 /** A try takes about a second, and getting up after a miss another two, against a clock. */
 const SECONDS_A_MISS = 3;
-const SAID = { from: 0.7, to: 0.8 };
+/** Bands of chances that were said; three in four is in the last but one. */
+const BANDS = [0, 0.2, 0.4, 0.65, 0.85, 1];
 
 const [core, { CATALOGUE, FAULTS, SCHOOLS }, cohort] = await Promise.all([
   import("../packages/core/dist/index.js"),
@@ -65,7 +68,15 @@ class Course {
   beginLesson() {
     this.lessons += 1;
     this.lessonTries = 0;
+    this.hasRested = false;
     this.trainee.beginLesson();
+  }
+
+  /** At the first sign of fatigue a longer rest, at the second the lesson ends. */
+  restOrEnd() {
+    if (this.hasRested) return this.beginLesson();
+    this.hasRested = true;
+    for (let time = 0; time < LONG_REST; time += 1) this.trainee.rest();
   }
 
   get context() {
@@ -88,7 +99,7 @@ class Course {
   }
 
   /** Runs a drill as the floor does, and writes it down; answers the set. */
-  run(about, drill, chance = null) {
+  run(about, drill, chance = null, aim = null) {
     const key = sideKey(about.subject, about.side);
     const taps = [];
     const seconds = core.secondsOf(drill);
@@ -109,11 +120,10 @@ class Course {
     const set = { drill, clean, misses, bestStreak, ...timed };
     this.add(about, { type: "set", ...set });
     this.lastSets.set(key, [{ ...set, kind: drill.kind }, ...(this.lastSets.get(key) ?? [])].slice(0, 8));
-    const first = taps.findIndex((tap) => tap.kind === "miss");
-    if (chance !== null && chance >= SAID.from && chance <= SAID.to) {
-      const asked = drill.kind === "climb" ? drill.top : drill.count;
-      // The chance is that of the rung itself at the next try; a climb comes to it rung by rung.
-      if (drill.kind === "streak") this.said.push([chance, first < 0 || first >= asked]);
+    // The chance is that of the rung at the next try; a climb comes to its own rung by rung.
+    if (chance !== null && drill.kind !== "climb") {
+      const first = taps.findIndex((tap) => tap.kind === "miss");
+      this.said.push([chance, first < 0 || first >= (aim ?? drill.count)]);
     }
     if (this.lessonTries >= LESSON_TRIES) this.beginLesson();
     return set;
@@ -136,13 +146,6 @@ function byMirrup(course, goal) {
       course.add({ subject, side }, { type: "decision", decision: { kind: "place", answer, seen: true } });
     }
   }
-  for (const { subject, side, isKnown, basis } of core.place(placed, answers).conclusions) {
-    if (basis !== "likely" || !isKnown) continue;
-    course.add(
-      { subject, side },
-      { type: "decision", decision: { kind: "place", answer: "clean", seen: false } },
-    );
-  }
   let advice = null;
   return (standings) => {
     const path = core
@@ -156,6 +159,12 @@ function byMirrup(course, goal) {
       today: course.context.today,
     });
     const [first] = proposals;
+    // Nothing of the way to the goal is left for this lesson: the rest of it is for other things.
+    const isOnPath = path.some((one) => one.subject === first?.subject && one.side === first.side);
+    if (advice === null && path.length > 0 && !isOnPath && course.lessonTries > 0) {
+      course.beginLesson();
+      return { ends: true };
+    }
     const proposal = advice ?? first;
     if (proposal === undefined) return null;
     return {
@@ -163,22 +172,20 @@ function byMirrup(course, goal) {
       drill: core.runnable(proposal.drill),
       chance: advice === null ? proposal.chance : null,
       after: () => {
-        const step = path.find((one) => one.subject === proposal.subject && one.side === proposal.side);
-        advice = adviceAfter(course, { gate: step?.gate, ...proposal }, course.standings());
+        advice = adviceAfter(course, proposal, course.standings());
       },
     };
   };
 }
 
 /** What the suggestion after a set leads to: another drill of it, a break, or nothing. */
-function adviceAfter(course, { subject, side, gate: asked }, standings) {
+function adviceAfter(course, { subject, side, gate }, standings) {
   const sets = course.lastSets.get(sideKey(subject, side)) ?? [];
   const item = standings.find((one) => one.subject === subject && one.side === side);
-  const gate = asked ?? item?.gate;
   const gateStreak = core.gateAsStreak(gate, ruleOf({ subject }).beats);
   const suggestion = core.suggestionOf({
     sets,
-    isCleared: item !== undefined && core.isMet(item.status),
+    isCleared: item.facts.bestStreak >= gateStreak && core.isMet(item.status),
     isStuck: item?.isStuck ?? false,
     sideBehind: null,
     sibling: null,
@@ -188,14 +195,14 @@ function adviceAfter(course, { subject, side, gate: asked }, standings) {
     gateStreak,
     week: null,
   });
-  const gentler = { subject, side, drill: { kind: "one-out", count: 5 }, chance: null };
+  const gentler = { subject, side, gate, drill: { kind: "one-out", count: 5 }, chance: null };
   switch (suggestion?.code) {
     case "rest":
-      course.beginLesson();
+      course.restOrEnd();
       return null;
     case "next-rung": {
       const rung = { count: suggestion.next, chance: 0 };
-      return { subject, side, gate, ...core.rungDrill(rung, gate, gateStreak, 0.5) };
+      return { subject, side, gate, ...core.rungDrill(rung, gate, gateStreak, item.cleanChance) };
     }
     case "gentler":
     case "stuck":
@@ -263,8 +270,9 @@ function toGoal(student, goal, policy) {
     const reached = item.facts.cleared !== null;
     if (reached || course.lessons > MOST_LESSONS) return { ...course, reached };
     const chosen = choose(standings);
+    if (chosen?.ends === true) continue;
     if (chosen === null) return { ...course, reached: false };
-    course.run(chosen.about, chosen.drill, chosen.chance);
+    course.run(chosen.about, chosen.drill, chosen.chance, chosen.about.aim ?? null);
     chosen.after();
   }
 }
@@ -311,11 +319,15 @@ export async function benchCoaching() {
   );
   printRatio("lessons to the goal", mean("mirrup", "lessons"), mean(plain, "lessons"), plain, "");
   const said = results.mirrup.flatMap((one) => one.said);
-  const came = said.filter(([, isTrue]) => isTrue).length;
-  const expected = said.reduce((sum, [chance]) => sum + chance, 0);
-  console.log(
-    `three in four: said ${((100 * expected) / said.length).toFixed(0)} % of ${said.length} times, came true ${((100 * came) / said.length).toFixed(0)} %`,
-  );
+  for (const [place, from] of BANDS.slice(0, -1).entries()) {
+    const here = said.filter(([chance]) => chance >= from && chance < BANDS[place + 1]);
+    if (here.length === 0) continue;
+    const mean = here.reduce((sum, [chance]) => sum + chance, 0) / here.length;
+    const came = here.filter(([, isTrue]) => isTrue).length / here.length;
+    console.log(
+      `the rung's chance: said ${(100 * mean).toFixed(0)} %, came true ${(100 * came).toFixed(0)} % of ${here.length} times`,
+    );
+  }
 }
 
 if (process.argv[1] === import.meta.filename) await main(benchCoaching);

@@ -12,3 +12,4 @@ export {
   type SimulatedStudent,
 } from "./student.js";
 export { Trainee, type Attempt } from "./trainee.js";
+export { lessonsOf, type LessonSet, type Teaching } from "./history.js";

@@ -102,7 +102,7 @@ export function abilityOf(chance: number): number {
   return -Math.log(1 - Math.min(chance, 0.999 * MOST_CHANCE) / MOST_CHANCE);
 }
 
-function isKnown(abilities: ReadonlyMap<string, number>, key: string): boolean {
+export function isKnown(abilities: ReadonlyMap<string, number>, key: string): boolean {
   return (abilities.get(key) ?? 0) >= KNOWN_ABILITY;
 }
 
@@ -127,7 +127,7 @@ export function natureOf(course: Course, random: Random): Nature {
 }
 
 /** What the student could take up now: not known yet, and, unless they break the order, prepared. */
-function reachable(course: Course, abilities: ReadonlyMap<string, number>, nature: Nature) {
+export function reachable(course: Course, abilities: ReadonlyMap<string, number>, nature: Nature) {
   const knows = (key: string) => isKnown(abilities, key);
   return course.sides.filter(({ key, needs }) => {
     if (knows(key)) return false;
@@ -138,7 +138,7 @@ function reachable(course: Course, abilities: ReadonlyMap<string, number>, natur
 /** When one side is learned, the other follows before much else. */
 const SECOND_SIDE_PULL = 4;
 
-function pick(
+export function pick(
   open: readonly Practised[],
   abilities: ReadonlyMap<string, number>,
   nature: Nature,

@@ -8,6 +8,8 @@ import {
   abilityOf,
   FADING,
   natureOf,
+  pick,
+  reachable,
   type Course,
   type Nature,
   type Practised,
@@ -26,9 +28,9 @@ const EASE: Readonly<Partial<Record<DrillKind, number>>> = {
   "side-rope": 0.7,
   "toe-catch": 0.65,
   "one-stop": 0.45,
-  "one-out": 0.3,
+  "one-out": 0.15,
   "from-rest": 0.25,
-  spaced: 0.2,
+  spaced: 0.1,
   merge: 0.3,
 };
 /** What is taken away is not learned: a gentle try teaches less of the whole. */
@@ -62,7 +64,11 @@ export class Trainee {
   private readonly triedToday = new Map<string, number>();
   private tiredness = 0;
 
-  constructor(course: Course, student: SimulatedStudent, seed = student.seed) {
+  constructor(
+    private readonly course: Course,
+    student: SimulatedStudent,
+    seed = student.seed,
+  ) {
     this.random = randomFrom(seed + 0x5eed);
     this.nature = natureOf(course, randomFrom(student.seed));
     this.sides = new Map(course.sides.map((side) => [side.key, side]));
@@ -101,6 +107,12 @@ export class Trainee {
     this.learn(side, ease, isClean);
     this.tiredness = Math.min(1, this.tiredness + ((1 - ease) * side.demand) / TRIES_TO_EXHAUSTION);
     return { isClean, fault: isClean ? null : this.faultOf(side) };
+  }
+
+  /** What this student would take up next of what they are ready for and do not know yet. */
+  takeUp(random: Random, without: ReadonlySet<string>): Practised | undefined {
+    const open = reachable(this.course, this.abilities, this.nature).filter(({ key }) => !without.has(key));
+    return pick(open, this.abilities, this.nature, random);
   }
 
   private learn(side: Practised, ease: number, isClean: boolean): void {

@@ -112,7 +112,11 @@ export interface NextItem {
   readonly subject: string;
   readonly side: Side;
   readonly drill: Drill;
+  /** In a row, what `chance` is the chance of; null where the drill itself says it. */
+  readonly aim: number | null;
   readonly chance: number;
+  /** What it is on the way to: its own gate, or more where a path asks for more. */
+  readonly gate: Gate;
   readonly reason: NextReason;
 }
 

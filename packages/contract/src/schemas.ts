@@ -164,7 +164,9 @@ const next = objects<NextItem>({
   subject: subject().required(),
   side: side().required(),
   drill,
+  aim: whole().min(1).allow(null).required(),
   chance: chance().required(),
+  gate: gate.required(),
   reason: Joi.object({ code: Joi.string().required() }).unknown().required(),
 });
 

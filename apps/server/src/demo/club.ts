@@ -21,11 +21,24 @@ export interface DemoStudent {
   readonly record: string;
 }
 
+/** A student whose lessons are simulated: everybody whom the demo does not tell a story about. */
+export interface SimulatedDemoStudent {
+  readonly name: string;
+  readonly seed: number;
+  /** The share of all skill sides that they could do before their first lesson here. */
+  readonly level: number;
+  readonly weeks: number;
+  readonly lessonsAWeek: number;
+  readonly lastSeenDays: number;
+  readonly profile?: Partial<StudentProfile>;
+}
+
 export interface DemoClub {
   readonly name: string;
   readonly timeZone: string;
   readonly school: SchoolId;
   readonly students: readonly DemoStudent[];
+  readonly others: readonly SimulatedDemoStudent[];
 }
 
 export const DEMO_CLUB: DemoClub = {
@@ -165,6 +178,21 @@ export const DEMO_CLUB: DemoClub = {
       record: "",
     },
   ],
+  others: [
+    { name: "Anton Breckfield", seed: 101, level: 0.02, weeks: 12, lessonsAWeek: 1, lastSeenDays: 4 },
+    { name: "Bram Oakhollow", seed: 102, level: 0.08, weeks: 12, lessonsAWeek: 2, lastSeenDays: 2 },
+    { name: "Caspian Rookley", seed: 103, level: 0.03, weeks: 11, lessonsAWeek: 1, lastSeenDays: 4 },
+    { name: "Elif Starling", seed: 104, level: 0.22, weeks: 12, lessonsAWeek: 2, lastSeenDays: 2 },
+    { name: "Fenna Orchardson", seed: 105, level: 0.05, weeks: 9, lessonsAWeek: 1, lastSeenDays: 4 },
+    { name: "Mirela Dunmoor", seed: 106, level: 0.15, weeks: 12, lessonsAWeek: 2, lastSeenDays: 2 },
+    { name: "Noor Tamsin-Vale", seed: 107, level: 0.3, weeks: 12, lessonsAWeek: 2, lastSeenDays: 2 },
+    { name: "Ravi Thornbury", seed: 108, level: 0.01, weeks: 6, lessonsAWeek: 1, lastSeenDays: 4 },
+    { name: "Suki Marchbank", seed: 109, level: 0.1, weeks: 10, lessonsAWeek: 2, lastSeenDays: 1 },
+    { name: "Tove Ashgrove", seed: 110, level: 0.06, weeks: 12, lessonsAWeek: 1, lastSeenDays: 4 },
+    { name: "Wilder Kestrelby", seed: 111, level: 0.12, weeks: 8, lessonsAWeek: 2, lastSeenDays: 16 },
+    { name: "Yusuf Calderwick", seed: 112, level: 0.04, weeks: 12, lessonsAWeek: 1, lastSeenDays: 4 },
+    { name: "Zola Penhurst", seed: 113, level: 0.18, weeks: 12, lessonsAWeek: 2, lastSeenDays: 1 },
+  ],
 };
 
 export interface DemoGroup {
@@ -181,14 +209,39 @@ export const DEMO_GROUPS: readonly DemoGroup[] = [
     weekday: 1,
     startTime: "16:30",
     place: "Small hall",
-    members: ["Dag Ellerby", "Leo Sandoval-Wren", "Priya Mossman", "Temi Adewood", "Jonas Quist"],
+    members: [
+      "Dag Ellerby",
+      "Leo Sandoval-Wren",
+      "Priya Mossman",
+      "Temi Adewood",
+      "Jonas Quist",
+      "Anton Breckfield",
+      "Caspian Rookley",
+      "Fenna Orchardson",
+      "Ravi Thornbury",
+      "Tove Ashgrove",
+      "Yusuf Calderwick",
+    ],
   },
   {
     name: "Second year",
     weekday: 3,
     startTime: "17:30",
     place: "Main hall",
-    members: ["Hana Petrivale", "Kofi Marrow", "Ruta Lindqvaal", "Oskar Fennel", "Jonas Quist"],
+    members: [
+      "Hana Petrivale",
+      "Kofi Marrow",
+      "Ruta Lindqvaal",
+      "Oskar Fennel",
+      "Jonas Quist",
+      "Bram Oakhollow",
+      "Elif Starling",
+      "Mirela Dunmoor",
+      "Noor Tamsin-Vale",
+      "Suki Marchbank",
+      "Wilder Kestrelby",
+      "Zola Penhurst",
+    ],
   },
   {
     name: "Show team",

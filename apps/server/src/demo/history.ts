@@ -1,8 +1,9 @@
+import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import { DAY_MS, type Drill, type Miss, type Side } from "@mirrup/core";
+import { DAY_MS, type Drill, type Miss, type School, type Side } from "@mirrup/core";
 import { v5 as uuidOf } from "uuid";
-import type { DemoStudent } from "./club.js";
-import { between, randomFrom, type Random } from "@mirrup/cohort";
+import { between, courseOf, lessonsOf, randomFrom, simulateStudent, type Random } from "@mirrup/cohort";
+import type { DemoStudent, SimulatedDemoStudent } from "./club.js";
 
 const DEMO_NAMESPACE = "5f0d0c1e-6d3f-5b0a-9d56-3a8f7f5c2b11";
 
@@ -44,6 +45,35 @@ function triesAround(random: Random, best: number, misses: number): Pick<SetRequ
 
 /** How far along its way to the best each practice of a skill was. */
 const PROGRESS = [0.35, 0.6, 0.8, 1] as const;
+
+/** The lessons of somebody whom the demo tells no story about, ending on the day they were last seen. */
+export function simulatedHistoryOf(
+  { seed, level, weeks, lessonsAWeek, lastSeenDays }: SimulatedDemoStudent,
+  studentId: string,
+  school: School,
+  now: Date,
+): SetRequest[] {
+  const lessons = weeks * lessonsAWeek;
+  const student = simulateStudent(courseOf(CATALOGUE), seed, level);
+  const spacing = 7 / lessonsAWeek;
+  return lessonsOf(student, { catalogue: CATALOGUE, school, lessons, seed }).map((set, place) => {
+    const { lesson, minute, subject, side, count, clean, misses, bestStreak, seconds } = set;
+    const startedAt = now.getTime() - (lastSeenDays + (lessons - 1 - lesson) * spacing) * DAY_MS - 3_600_000;
+    return {
+      id: demoId(`${studentId} lesson ${lesson} ${place}`),
+      studentId,
+      subject,
+      side,
+      drill: { kind: "streak", count },
+      clean,
+      misses,
+      bestStreak,
+      seconds,
+      countedBy: "tapped",
+      at: new Date(startedAt + minute * 60_000).toISOString(),
+    };
+  });
+}
 
 /**
  * The sets that brought a student to the bests of their record: each skill in its turn over a

@@ -1,3 +1,4 @@
+import { SCHOOLS } from "@mirrup/catalogue";
 import type { DataSource, EntityManager } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import { Passwords } from "../auth/index.js";
@@ -10,8 +11,8 @@ import { SetsService } from "../sets/index.js";
 import { StandingsService } from "../standings/index.js";
 import { NEW_STUDENT, StudentEntity } from "../students/index.js";
 import { NEW_STUDIO, StudioEntity } from "../studios/index.js";
-import { DEMO_CLUB, DEMO_GROUPS, DEMO_PASSWORD, DEMO_PEOPLE } from "./club.js";
-import { demoId, historyOf } from "./history.js";
+import { DEMO_CLUB, DEMO_GROUPS, DEMO_PASSWORD, DEMO_PEOPLE, type DemoClub } from "./club.js";
+import { demoId, historyOf, simulatedHistoryOf } from "./history.js";
 
 /**
  * Loads the demo club into a database without any studio; answers whether it did. The history is
@@ -31,21 +32,29 @@ export async function loadDemo(database: DataSource, now: Date): Promise<boolean
   });
 }
 
+/** The demo's people, each with the sets that brought them to where they are. */
+function peopleOf({ students, others, school }: DemoClub, now: Date) {
+  return [
+    ...students.map((student, index) => ({
+      name: student.name,
+      profile: { ...student.profile, strongerSide: student.strongerSide },
+      history: historyOf(student, demoId(student.name), index + 1, now),
+    })),
+    ...others.map((student) => ({
+      name: student.name,
+      profile: student.profile ?? {},
+      history: simulatedHistoryOf(student, demoId(student.name), SCHOOLS[school], now),
+    })),
+  ];
+}
+
 async function addStudents(scope: Scope): Promise<void> {
   const { studio, manager, now } = scope;
   const sets = new SetsService(new StandingsService(), new AuditService());
-  for (const [index, student] of DEMO_CLUB.students.entries()) {
-    const id = demoId(student.name);
-    await manager.insert(StudentEntity, {
-      ...NEW_STUDENT,
-      ...student.profile,
-      studioId: studio.id,
-      id,
-      name: student.name,
-      strongerSide: student.strongerSide,
-      createdAt: now,
-    });
-    const history = historyOf(student, id, index + 1, now);
+  for (const { name, profile, history } of peopleOf(DEMO_CLUB, now)) {
+    const id = demoId(name);
+    const student = { ...NEW_STUDENT, ...profile, studioId: studio.id, id, name, createdAt: now };
+    await manager.insert(StudentEntity, student);
     if (history.length > 0) await sets.log(scope, history);
   }
 }

@@ -1,5 +1,5 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
-import type { GroupView, StandingItem } from "@mirrup/contract";
+import type { GroupView, NextItem, StandingItem } from "@mirrup/contract";
 import { CATALOGUE, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
 import { armsWords } from "@mirrup/core";
 import { grouped } from "./grouped.js";
@@ -233,8 +233,9 @@ export function wholeWords(value: number): string {
   return whole.format(value);
 }
 
+/** Whole percent; what is possible is never called 0%. */
 export function percentWords(share: number): string {
-  return percent.format(share);
+  return share > 0 && share < 0.005 ? "under 1%" : percent.format(share);
 }
 
 export function listWords(names: readonly string[]): string {
@@ -301,6 +302,13 @@ export function lockedWords(unmet: readonly Unmet[]): string[] {
     const ways = [...grouped(need, (one) => one.way).values()];
     return `Needs ${ways.map((way) => listWords(way.map(unmetWords))).join(", or ")}.`;
   });
+}
+
+/** What a proposal's chance is the chance of: `4 in a row: 78% chance`. */
+export function proposalWords({ aim, chance }: Pick<NextItem, "aim" | "chance">): string {
+  return aim === null
+    ? chanceWords(chance)
+    : `${aim === 1 ? "a clean one" : `${aim} in a row`}: ${chanceWords(chance)}`;
 }
 
 export function chanceWords(chance: number): string {

@@ -154,7 +154,7 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
           {left < 0 ? "No miss was left." : `${left} more ${left === 1 ? "miss" : "misses"} allowed.`}
         </strong>
       </p>
-      <Counter floor={run} item={undefined} />
+      <Counter floor={run} best={0} gate={null} />
       <div className={floor.spacer} />
       <div className={floor.side}>
         <div className={floor.why}>{asksWhy && <FaultStrip subject={subject} onName={run.name} />}</div>

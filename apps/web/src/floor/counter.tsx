@@ -1,5 +1,4 @@
-import type { StandingItem } from "@mirrup/contract";
-import { gateTarget, secondsOf, type Run, type RunnableDrill } from "@mirrup/core";
+import { gateTarget, secondsOf, type Gate, type Run, type RunnableDrill } from "@mirrup/core";
 import { gateWords, spacingWords } from "../app/words.js";
 import classes from "./floor.module.css";
 import { Rungs } from "./rungs.js";
@@ -53,14 +52,17 @@ function counted(drill: RunnableDrill, run: Run, elapsed: number) {
 /** How far along, as large as the room allows, and in words for whoever cannot see it. */
 export function Counter({
   floor,
-  item,
+  best: before,
+  gate,
 }: {
   readonly floor: FloorRun;
-  readonly item: StandingItem | undefined;
+  /** The best streak before this set. */
+  readonly best: number;
+  /** What the set is on the way to; null where nothing is told. */
+  readonly gate: Gate | null;
 }) {
   const { drill, run, elapsed } = floor;
-  const best = Math.max(run.bestStreak, item?.bestStreak ?? 0);
-  const gate = item?.gate;
+  const best = Math.max(run.bestStreak, before);
   const { large, small, words } = counted(drill, run, elapsed);
   return (
     <>
@@ -86,7 +88,7 @@ export function Counter({
         )}
       </div>
       <p className={classes.figures}>
-        {gate !== undefined && (
+        {gate !== null && (
           <span>
             gate{" "}
             <strong>

@@ -75,9 +75,13 @@ export function FloorSet(props: FloorSetProps) {
   const handle = useHandle(floor, score === null ? 1 : Math.max(1, measureScore(score).turns));
   const [called, setCalled] = useState<readonly CalledBeat[] | null>(null);
   const [finished, setFinished] = useState<SetRequest | null>(null);
+  const item = standings?.find((one) => one.subject === about.subject && one.side === about.side);
+  // What a path asks for can be more than the side's own gate.
+  const gate = proposal?.gate ?? item?.gate ?? NO_GATE;
+  const [asked, setAsked] = useState(gate);
   const [unkept, setUnkept] = useState(false);
   const sent = useOutcome(finished);
-  const suggestion = useSuggestion(finished, standings, onAgain);
+  const suggestion = useSuggestion(finished, asked, standings, onAgain);
   const heading = useRef<HTMLDivElement>(null);
   const waitsForClock = secondsOf(drill) !== null && !begun;
   const last = run.tries.at(-1);
@@ -85,6 +89,7 @@ export function FloorSet(props: FloorSetProps) {
 
   const take = (set: Promise<SetRequest>) => {
     handle.stop();
+    setAsked(gate);
     set.then(
       (stored) => {
         setUnkept(false);
@@ -146,18 +151,17 @@ export function FloorSet(props: FloorSetProps) {
       </div>
     );
   }
-  const item = standings?.find((one) => one.subject === about.subject && one.side === about.side);
   return (
     <div className={classes.stage} data-counting={counting}>
       <SetHeading
         about={about}
         floor={{ ...floor, unkept: floor.unkept || unkept }}
-        gate={item?.gate ?? NO_GATE}
+        gate={gate}
         proposed={proposed}
         proposal={proposal}
         onChoose={onChoose}
       />
-      <Counter floor={floor} item={item} />
+      <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate} />
       <div className={classes.tools}>
         <NativeSelect
           aria-label="How it is counted"

@@ -8,6 +8,7 @@ import {
   gateWords,
   listWords,
   percentWords,
+  proposalWords,
   reasonWords,
   subjectName,
 } from "../app/words.js";
@@ -121,7 +122,7 @@ export function Result({ set, outcome, standings, suggestion, next, onNext }: Re
             <kbd>Enter</kbd>
           </span>
           <span>
-            {chanceWords(next.chance)}. {reasonWords(next.reason)}
+            {capital(proposalWords(next))}. {reasonWords(next.reason)}
           </span>
         </button>
       )}

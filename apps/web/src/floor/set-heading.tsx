@@ -1,6 +1,6 @@
 import type { NextItem } from "@mirrup/contract";
 import type { Gate, RunnableDrill } from "@mirrup/core";
-import { drillWords, MISS_RULE_NAMES, percentWords } from "../app/words.js";
+import { capital, drillWords, MISS_RULE_NAMES, proposalWords } from "../app/words.js";
 import { addressOf } from "./drill-address.js";
 import { DrillChoice } from "./drill-choice.js";
 import type { RunSubject } from "./floor-run.js";
@@ -40,9 +40,7 @@ export function SetHeading({ about, floor, gate, proposed, proposal, onChoose }:
           onChange={onChoose}
         />
       )}
-      {!begun && isProposed && (
-        <p className={classes.note}>Proposed: {percentWords(proposal.chance)} chance to reach it.</p>
-      )}
+      {!begun && isProposed && <p className={classes.note}>Proposed. {capital(proposalWords(proposal))}.</p>}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
       {floor.resumedFrom !== null && (
         <p className={classes.note}>

@@ -8,7 +8,7 @@ const entry = (studentId: string, subject = "cross"): StripEntry => {
 
 describe("the strip of students", () => {
   it("holds each student once, at the drill they are at", () => {
-    const two = [entry("ada"), entry("ben")].reduce(withEntryOf, [] as readonly StripEntry[]);
+    const two = [entry("ada"), entry("ben")].reduce<readonly StripEntry[]>(withEntryOf, []);
     expect(withEntryOf(two, entry("ada", "side-swing")).map((one) => one.subject)).toEqual([
       "side-swing",
       "cross",

@@ -2,6 +2,7 @@ import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
 import type { SetRequest, StandingItem } from "@mirrup/contract";
 import {
   gateAsStreak,
+  gateKey,
   isMet,
   otherSide,
   passedRung,
@@ -32,7 +33,6 @@ export interface FloorSuggestion {
 
 /** Older sets than these say nothing about today. */
 const LOOKED_BACK = 8;
-const NO_GATE: Gate = { kind: "streak", count: 10 };
 
 /** One step before a kind of drill on the skill's ladder. */
 function gentlerThan(options: readonly DrillOption[], kind: string): DrillOption | undefined {
@@ -47,6 +47,7 @@ function isPartOf(part: string, subject: string): boolean {
 /** The one suggestion after a set; null before it, and where the set gives none. */
 export function useSuggestion(
   set: SetRequest | null,
+  gate: Gate,
   standings: readonly StandingItem[] | undefined,
   onGo: () => void,
 ): FloorSuggestion | null {
@@ -65,13 +66,15 @@ export function useSuggestion(
   const isOpen = (id: string) =>
     standings?.some((one) => one.subject === id && (one.status === "ready" || one.status === "working")) ??
     false;
-  const gate = item?.gate ?? NO_GATE;
   const gateStreak = gateAsStreak(gate, skillOf(CATALOGUE, subject).beats);
+  // A path can ask for more in a row than cleared the side.
+  const isReached =
+    item === undefined || gateKey(gate) === gateKey(item.gate) || item.bestStreak >= gateStreak;
   const suggestion = suggestionOf({
     sets: [set, ...(last.data ?? []).filter((one) => one.id !== set.id)]
       .slice(0, LOOKED_BACK)
       .map((one) => ({ ...one, kind: one.drill.kind })),
-    isCleared: item !== undefined && isMet(item.status),
+    isCleared: item !== undefined && isMet(item.status) && isReached,
     isStuck: item?.isStuck ?? false,
     sideBehind: other === undefined || isMet(other.status) ? null : other.side,
     sibling: siblingsOf(CATALOGUE, subject).find(isOpen) ?? null,

@@ -33,7 +33,9 @@ const next: NextItem = {
   subject: "cross",
   side: "left",
   drill: { kind: "streak", count: 3 },
+  aim: null,
   chance: 0.8,
+  gate: { kind: "streak", count: 15 },
   reason: { code: "new", opens: [] },
 };
 const CONTEXT: FilterContext = { strands: CATALOGUE.strands, next: [next], leadingSide: "right" };

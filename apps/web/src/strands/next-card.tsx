@@ -2,7 +2,7 @@ import type { NextItem } from "@mirrup/contract";
 import { IconPlayerPlayFilled } from "@tabler/icons-react";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
-import { capital, chanceWords, drillWords, reasonWords, subjectName } from "../app/words.js";
+import { capital, drillWords, proposalWords, reasonWords, subjectName } from "../app/words.js";
 import classes from "./next-card.module.css";
 
 interface NextCardProps {
@@ -17,7 +17,7 @@ interface NextCardProps {
 /** A proposed drill with its chance and its reason; pressing it opens the floor. */
 export function NextCard({ studentId, next, named = false, first = true }: NextCardProps) {
   const paths = usePaths();
-  const { subject, side, drill, chance, reason } = next;
+  const { subject, side, drill, reason } = next;
   const words = named
     ? `${capital(subjectName(subject, side))}: ${drillWords(drill)}`
     : capital(drillWords(drill));
@@ -28,7 +28,7 @@ export function NextCard({ studentId, next, named = false, first = true }: NextC
         {words}
       </span>
       <span>
-        {chanceWords(chance)}. {reasonWords(reason)}
+        {capital(proposalWords(next))}. {reasonWords(reason)}
       </span>
     </Link>
   );

@@ -66,9 +66,8 @@ describe("what comes next", () => {
       side: "left",
       reason: { code: "other-side", cleared: "right" },
     });
-    // One or two in a row are no set: single repetitions are tried, with the chance to pass.
-    expect(first).toMatchObject({ drill: { kind: "one-out", count: 5 } });
-    expect(first?.chance).toBeCloseTo(6 / 32, 9);
+    // The gate is short: it is tried whole, with the rung as its aim.
+    expect(first).toMatchObject({ drill: { kind: "streak", count: 5 }, aim: 1, chance: 0.5 });
     expect(second).toMatchObject({ subject: "double", reason: { code: "new", opens: ["both"] } });
   });
 
@@ -88,7 +87,7 @@ describe("what comes next", () => {
     expect(next([["bounce", "whole", 2]])[0]?.reason).toEqual({ code: "opens", skills: ["swing", "double"] });
   });
 
-  it("puts what is on the way to a goal first, after what is near its gate", () => {
+  it("puts what is on the way to a goal first, before what is near its gate", () => {
     const gate = { kind: "streak", count: 5 } as const;
     const path = [{ subject: "double", side: "whole" as const, goal: "both", gate }];
     const [first] = next([["bounce", "whole", 5]], "right", { path });
@@ -101,7 +100,7 @@ describe("what comes next", () => {
       "right",
       { path },
     );
-    expect(near?.reason.code).toBe("near-gate");
+    expect(near?.reason.code).toBe("toward-goal");
   });
 
   it("asks for more of what is cleared where the path does, and for nothing else of it", () => {
@@ -132,8 +131,8 @@ describe("what comes next", () => {
       const context = { catalogue: CATALOGUE, school: FIVE_IN_A_ROW, now: NOW, today: "2026-06-01" };
       return nextDrills(standingsOf(context, facts), { ...context, strongerSide: "left" })[0]?.side;
     };
-    expect(first(39)).toBe("left");
-    expect(first(40)).toBe("right");
+    expect(first(59)).toBe("left");
+    expect(first(60)).toBe("right");
   });
 
   it("lets both sides begin where they take turns", () => {

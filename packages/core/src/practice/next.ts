@@ -32,7 +32,11 @@ export type NextReason =
 
 export interface NextDrill extends SubjectSide {
   readonly drill: Drill;
+  /** In a row, what `chance` is the chance of; null where the drill itself says it. */
+  readonly aim: number | null;
   readonly chance: number;
+  /** What it is on the way to: its own gate, or more where a path asks for more. */
+  readonly gate: Gate;
   readonly reason: NextReason;
 }
 
@@ -74,9 +78,10 @@ const RANK: Readonly<Record<NextReason["code"], number>> = {
 };
 
 /** More tries of one side in a lesson teach ever less (teaching.md: not a whole session on one kind of effort). */
-const ENOUGH_TRIES = 40;
+const ENOUGH_TRIES = 60;
 
 interface Candidate extends NextDrill {
+  readonly isOnPath: boolean;
   /** Whether the lesson has had enough of it. */
   readonly isSated: boolean;
   readonly level: number;
@@ -144,13 +149,15 @@ export function nextDrills(standings: readonly Standing[], context: NextContext)
     const reason = reasonOf(one, gate);
     const proposal =
       reason.code === "near-gate" || (isMet(one.status) && nearGate(one.facts, gate))
-        ? { drill: gateDrill(asked), chance: gateChance(one.cleanChance, asked, skill.beats) }
+        ? { drill: gateDrill(asked), aim: null, chance: gateChance(one.cleanChance, asked, skill.beats) }
         : rungDrill(nextRung(one.facts, gate, now), asked, gate, one.cleanChance);
     return {
       subject: one.subject,
       side: one.side,
       ...proposal,
+      gate: asked,
       reason,
+      isOnPath: onPath.has(sideKey(one.subject, one.side)),
       isSated: one.facts.lessons.some(
         ({ lesson, tries }) => lesson === context.today && tries >= ENOUGH_TRIES,
       ),
@@ -160,16 +167,13 @@ export function nextDrills(standings: readonly Standing[], context: NextContext)
   });
   const order = (one: Candidate, other: Candidate): number =>
     Number(one.isSated) - Number(other.isSated) ||
+    Number(other.isOnPath) - Number(one.isOnPath) ||
     RANK[one.reason.code] - RANK[other.reason.code] ||
     other.progress - one.progress ||
     Number(other.subject === fusedFirst) - Number(one.subject === fusedFirst) ||
     one.level - other.level ||
     Number(other.side === context.strongerSide) - Number(one.side === context.strongerSide);
-  return candidates.sort(order).map(({ subject, side, drill, chance, reason }) => ({
-    subject,
-    side,
-    drill,
-    chance,
-    reason,
-  }));
+  return candidates
+    .sort(order)
+    .map(({ isOnPath: _path, isSated: _sated, level: _level, progress: _progress, ...next }) => next);
 }

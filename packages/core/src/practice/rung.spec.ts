@@ -1,19 +1,33 @@
 import { describe, expect, it } from "@jest/globals";
 import { passedRung, rungAfter, rungDrill } from "./rung.js";
 
-const GATE = { kind: "streak", count: 20 } as const;
-const drillOf = (count: number) => rungDrill({ count, chance: 0.8 }, GATE, 20, 0.9);
+const GATE = { kind: "streak", count: 30 } as const;
+const drillOf = (count: number) => rungDrill({ count, chance: 0.8 }, GATE, 30, 0.9);
 
 describe("a rung as a drill", () => {
-  it("is single repetitions at the bottom, a climb, a streak, and the gate at its top", () => {
-    expect(drillOf(1).drill).toEqual({ kind: "one-out", count: 5 });
-    expect(drillOf(1).chance).toBeCloseTo(0.9 ** 5 + 5 * 0.9 ** 4 * 0.1, 9);
-    expect(drillOf(5)).toEqual({ drill: { kind: "climb", top: 5, onMiss: "repeat" }, chance: 0.8 });
-    expect(drillOf(12).drill).toEqual({ kind: "streak", count: 12 });
-    expect(rungDrill({ count: 60, chance: 0.8 }, { kind: "hold", seconds: 30 }, 60, 0.9).drill).toEqual({
-      kind: "hold",
-      seconds: 30,
+  it("is single repetitions at the bottom, a climb, the gate's streak with an aim, and the gate at its top", () => {
+    expect(drillOf(1)).toEqual({ drill: { kind: "one-out", count: 5 }, aim: 1, chance: 0.8 });
+    expect(drillOf(5)).toEqual({
+      drill: { kind: "climb", top: 5, onMiss: "repeat" },
+      aim: null,
+      chance: 0.8,
     });
+    expect(drillOf(12)).toEqual({ drill: GATE, aim: 12, chance: 0.8 });
+    expect(drillOf(30)).toEqual({ drill: GATE, aim: null, chance: 0.8 });
+  });
+
+  it("leads to a hold by streaks, and ends in the hold", () => {
+    const hold = { kind: "hold", seconds: 30 } as const;
+    const of = (count: number) => rungDrill({ count, chance: 0.8 }, hold, 60, 0.9).drill;
+    expect([of(12), of(60)]).toEqual([{ kind: "streak", count: 12 }, hold]);
+  });
+});
+
+describe("a short gate", () => {
+  it("is tried whole with the rung as its aim, unless hardly a try comes clean", () => {
+    const five = { kind: "streak", count: 5 } as const;
+    expect(rungDrill({ count: 1, chance: 0.6 }, five, 5, 0.6)).toEqual({ drill: five, aim: 1, chance: 0.6 });
+    expect(rungDrill({ count: 1, chance: 0.2 }, five, 5, 0.2).drill).toEqual({ kind: "one-out", count: 5 });
   });
 });
 

@@ -6,38 +6,45 @@
 import type { Gate } from "../skills/gates.js";
 import type { Drill, DrillKind } from "./drill.js";
 import { DRILL_PASSES } from "./ladder.js";
-import { gateChance, type Rung } from "./learner.js";
+import type { Rung } from "./learner.js";
 import { gateDrill } from "./run.js";
 import { missCount, type PracticeSet } from "./set.js";
 
-/** A rung below this is no set: single repetitions are tried instead, one and out. */
-const LEAST_CLIMB = 3;
-/** From here on the rungs below would be most of the work: a streak (teaching.md, the ladders' climb to 5 and 10). */
-const LEAST_STREAK = 8;
+/** Single repetitions, one and out, in place of a rung that is no set. */
 const SINGLES = { kind: "one-out", count: 5 } as const satisfies Drill;
+const LEAST_CLIMB = 3;
+/** From here on the rungs below would be most of the work (teaching.md: a climb to 5 or 10, then a streak). */
+const LEAST_STREAK = 8;
+/** A gate this short is tried whole from the start, unless hardly a try comes clean. */
+const SHORT_GATE = 16;
+const HARDLY = 0.3;
 /** How much further the next rung is. */
 const STEP = 1.5;
 
 export interface RungDrill {
   readonly drill: Drill;
+  /** In a row, what `chance` is the chance of; null where the drill itself says it. */
+  readonly aim: number | null;
   readonly chance: number;
 }
 
 /**
- * The drill of a rung under a gate, which is `gateStreak` in a row: the gate itself at its top, a
- * streak or a climb below it. One or two in a row are tried as single repetitions, with the chance
- * to pass them.
+ * The drill of a rung under a gate, which is `gateStreak` in a row. Where the gate is a streak that
+ * is short, or the rung is a long one, it is the gate's own streak with the rung as its aim: a set
+ * that ends at the rung could never meet the gate. Else it is a climb to the rung; and for a rung
+ * of one or two, single repetitions. The chance is always that of the rung.
  */
 export function rungDrill(rung: Rung, gate: Gate, gateStreak: number, cleanChance: number): RungDrill {
   const { count, chance } = rung;
-  if (count >= gateStreak) return { drill: gateDrill(gate), chance };
-  const pass = DRILL_PASSES[SINGLES.kind];
-  if (count < LEAST_CLIMB && pass !== null) {
-    return { drill: SINGLES, chance: gateChance(cleanChance, { kind: "clean", ...pass }, 1) };
+  if (count >= gateStreak) return { drill: gateDrill(gate), aim: null, chance };
+  const isShort = gateStreak <= SHORT_GATE && cleanChance >= HARDLY;
+  if (gate.kind === "streak" && (isShort || count >= LEAST_STREAK)) {
+    return { drill: gateDrill(gate), aim: count, chance };
   }
+  if (count < LEAST_CLIMB) return { drill: SINGLES, aim: count, chance };
   const drill: Drill =
     count < LEAST_STREAK ? { kind: "climb", top: count, onMiss: "repeat" } : { kind: "streak", count };
-  return { drill, chance };
+  return { drill, aim: null, chance };
 }
 
 const SINGLE_KINDS: ReadonlySet<DrillKind> = new Set(["one-out", "one-stop", "from-rest"]);

@@ -126,15 +126,15 @@ export function suggestionOf(context: SuggestionContext): Suggestion | null {
     return { code: "load", landings: week.landings, allowance: week.allowance };
   }
   if (isStuck && !isCleared) return treatmentOf(context);
+  if (!isCleared && passed > 0 && passed < gateStreak) {
+    return { code: "next-rung", passed, next: rungAfter(passed, gateStreak) };
+  }
   const common = commonestFault(sets);
   if (!isCleared && common !== null && common.times >= FEWEST_OF_A_FAULT) return { code: "fix", ...common };
   const unnamed = missCount(sets.flatMap((set) => set.misses).filter((miss) => miss.fault === undefined));
   const tries = sets.reduce((sum, set) => sum + triesOf(set), 0);
   if (!isCleared && common === null && unnamed >= FEWEST_UNNAMED && unnamed * 2 > tries) {
     return { code: "rope-length", misses: unnamed };
-  }
-  if (!isCleared && passed > 0 && passed < gateStreak) {
-    return { code: "next-rung", passed, next: rungAfter(passed, gateStreak) };
   }
   if (!isCleared && triesOf(last) >= FEWEST_TRIES && last.clean * 3 < triesOf(last)) {
     return { code: "gentler", clean: last.clean, tries: triesOf(last) };
