@@ -3,6 +3,7 @@ import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { benchMap } from "./bench-map.mjs";
 import { benchPlacement } from "./bench-placement.mjs";
+import { benchTaps } from "./bench-tap.mjs";
 import { buildIfStale } from "./lib/build.mjs";
 import { CHROMIUM_ARGS } from "./lib/chromium-args.mjs";
 import { ensureChromium, ensureNodeModules } from "./lib/install.mjs";
@@ -134,6 +135,15 @@ async function benchWrites(api, studentId, headers) {
     { rounds: 9, warmUp: 2 },
   );
   printRatio("a batch of 100 sets", batch, single, "100 single requests");
+  const many = () => Array.from({ length: 500 }, () => newSet(studentId));
+  const { full, one } = await medianTimes(
+    {
+      one: () => post(`${api}/sets`, { sets: [newSet(studentId)] }, headers),
+      full: () => post(`${api}/sets`, { sets: many() }, headers),
+    },
+    { rounds: 9, warmUp: 2 },
+  );
+  printRatio("a batch of 500 sets", full, one, "a batch of one");
 }
 
 /** One read through the wall between studios, and the same as the owner, whom no wall stops; both in a transaction. */
@@ -286,6 +296,8 @@ await main(async () => {
     await benchSignIns(api);
     await benchMap(stack.address, `/${headers["x-mirrup-studio"]}`, id, chromium);
     await benchFirstPage(stack.address, chromium);
+    const floor = `/${headers["x-mirrup-studio"]}/students/${id}/floor/skier/whole?kind=streak&aim=400`;
+    await benchTaps(stack.address, floor, chromium);
     printRatio(
       "server's resident memory after all this",
       residentMegabytes(stack.server().child.pid),

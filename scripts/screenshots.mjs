@@ -8,7 +8,11 @@ import { endAll, endOnSignals } from "./lib/processes.mjs";
 import { coachHeaders, throwawayStack } from "./lib/stack.mjs";
 import { main } from "./lib/stop.mjs";
 
-const SIZES = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } };
+const SIZES = {
+  tablet: { width: 820, height: 1180 },
+  desk: { width: 1280, height: 800 },
+  phone: { width: 390, height: 844 },
+};
 
 async function press(page, keys) {
   for (const key of keys) await page.keyboard.press(key);
@@ -103,6 +107,30 @@ const VIEWS = [
       await page.getByRole("button", { name: "Invite" }).click();
       await page.getByText("Letters lie in the outbox").waitFor();
       await page.getByRole("heading", { name: "People" }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: "floor-tablet",
+    size: "tablet",
+    open: async (page, student) => {
+      await page.goto(`${student}/floor/cross/left?kind=streak&aim=15`);
+      await page.getByRole("button", { name: "Clean" }).waitFor();
+      await press(page, ["Space", "Space", "Space"]);
+      await page.getByLabel("Another student on this floor").selectOption({ label: "Amara Thistle" });
+      await page.getByRole("heading", { name: /Leg-over|Open-cross/ }).waitFor();
+      await page.getByLabel("How it is counted").selectOption("tempo");
+      await page.keyboard.press("Space");
+      await page.waitForTimeout(3200);
+    },
+  },
+  {
+    name: "call-out",
+    size: "desk",
+    open: async (page, student) => {
+      const score = encodeURIComponent("o*2 (o xl) o");
+      await page.goto(`${student}/floor/open-cross-double/left?kind=rounds&aim=3&score=${score}`);
+      await page.getByRole("button", { name: "Call it out" }).click();
+      await page.locator("dialog [data-fused=true]").first().waitFor();
     },
   },
   {

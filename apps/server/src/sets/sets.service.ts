@@ -2,7 +2,8 @@ import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest, SetsReply, StandingChange } from "@mirrup/contract";
 import { sideKey, type Standing } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
-import { In } from "typeorm";
+import { Any, In } from "typeorm";
+import { insertAll } from "../database/insert-all.js";
 import type { Scope } from "../database/scope.js";
 import { AuditService } from "../audit/index.js";
 import { SetEntity } from "../log/index.js";
@@ -52,7 +53,7 @@ export class SetsService {
     const students = knowledge.held.filter((student) => touched.has(student.id));
     const before = await this.standings.readings(scope, students);
     if (lines.length > 0) {
-      await scope.manager.insert(SetEntity, lines);
+      await insertAll(scope.manager, SetEntity, lines);
       await this.standings.add(scope, students, { sets: lines, decisions: [] });
     }
     const after = await this.standings.readings(scope, students);
@@ -98,7 +99,7 @@ export class SetsService {
       studioId,
       idHash: In([...hashes.keys()]),
     });
-    const stored = await scope.manager.findBy(SetEntity, { studioId, id: In(sets.map((set) => set.id)) });
+    const stored = await scope.manager.findBy(SetEntity, { studioId, id: Any(sets.map((set) => set.id)) });
     return {
       held: students,
       students: new Set(students.map((student) => student.id)),

@@ -18,6 +18,7 @@ import type {
   Suggestion,
   TriesLeft,
   Unmet,
+  WeekLoad,
   WrittenArms,
 } from "@mirrup/core";
 
@@ -217,6 +218,13 @@ export function suggestionWords(suggestion: Suggestion): { readonly title: strin
         why: "This one meets its gate; the sides are kept in step.",
       };
   }
+}
+
+/** The week's landings so far, and what they may come to once that is judged. */
+export function weekWords({ landings, estimated, allowance }: Omit<WeekLoad, "weekStart">): string {
+  const about = estimated > 0 ? "about " : "";
+  const allowed = allowance === null ? "" : ` of ${wholeWords(allowance)} allowed`;
+  return `This week: ${about}${wholeWords(landings)} weighted landings${allowed}.`;
 }
 
 /** How many misses fell where: `9 of 14 misses have a place: 7 at turn 2, 2 at turn 3.` */

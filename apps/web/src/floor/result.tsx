@@ -11,8 +11,11 @@ import {
   proposalWords,
   reasonWords,
   subjectName,
+  weekWords,
 } from "../app/words.js";
 import { Bead, beadState, bySkill } from "../beads/index.js";
+import { useQuery } from "@tanstack/react-query";
+import { loadQuery } from "../students/index.js";
 import { Link } from "react-router";
 import type { Outcome } from "./use-outcome.js";
 import type { FloorSuggestion } from "./use-suggestion.js";
@@ -78,6 +81,7 @@ interface ResultProps {
 
 /** After a set: what it came to, what that opened, and one proposal with its reason. */
 export function Result({ set, outcome, standings, suggestion, next, onNext }: ResultProps) {
+  const week = useQuery(loadQuery(set.studentId));
   const missed = missCount(set.misses);
   const { heading, sentence } = said(set, outcome);
   const standing = bySkill(standings ?? []).get(set.subject);
@@ -101,6 +105,7 @@ export function Result({ set, outcome, standings, suggestion, next, onNext }: Re
           </p>
         )}
         <p className={classes.quiet}>
+          {week.data !== undefined && outcome.kind === "stored" && `${weekWords(week.data)} `}
           {set.clean} clean, {missed} missed ({percentWords(set.clean / (set.clean + missed))} clean).
         </p>
       </div>

@@ -74,7 +74,10 @@ export function useHandle(floor: FloorRun, turnsPerRepetition: number): Handle {
     };
     stream.onerror = () => {
       // A line that broke is taken up again by itself; one that was refused is not.
-      if (stream.readyState !== EventSource.CLOSED) { tell("broken"); return; }
+      if (stream.readyState !== EventSource.CLOSED) {
+        tell("broken");
+        return;
+      }
       close();
       setState({ kind: "silent" });
     };
