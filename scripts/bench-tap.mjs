@@ -15,10 +15,10 @@ function percentile95(times) {
 /** Runs in the page before its own scripts: notes presses, changes of the screen, and finished transactions. */
 function watch() {
   const times = { pressed: [], shown: [], stored: [] };
-  window.mirrupTimes = times;
-  window.addEventListener("keydown", () => times.pressed.push(performance.now()), true);
-  const put = IDBObjectStore.prototype.put;
-  IDBObjectStore.prototype.put = function (...args) {
+  globalThis.mirrupTimes = times;
+  globalThis.addEventListener("keydown", () => times.pressed.push(performance.now()), true);
+  const put = globalThis.IDBObjectStore.prototype.put;
+  globalThis.IDBObjectStore.prototype.put = function (...args) {
     if (this.name === "runs") {
       this.transaction.addEventListener("complete", () => times.stored.push(performance.now()));
     }
@@ -38,7 +38,7 @@ export async function benchTaps(address, path, executablePath) {
   await page.evaluate(() => {
     const statuses = [...document.querySelectorAll("[role=status]")];
     const numerals = statuses.find((one) => one.textContent.includes("in a row"));
-    new MutationObserver(() => window.mirrupTimes.shown.push(performance.now())).observe(numerals, {
+    new globalThis.MutationObserver(() => globalThis.mirrupTimes.shown.push(performance.now())).observe(numerals, {
       characterData: true,
       childList: true,
       subtree: true,
@@ -48,7 +48,7 @@ export async function benchTaps(address, path, executablePath) {
     await page.keyboard.press("Space");
     await page.waitForTimeout(BETWEEN_MS);
   }
-  const { pressed, shown, stored } = await page.evaluate(() => window.mirrupTimes);
+  const { pressed, shown, stored } = await page.evaluate(() => globalThis.mirrupTimes);
   await browser.close();
   const after = (times) => pressed.map((at) => (times.find((time) => time >= at) ?? NaN) - at);
   printRatio("a tap on the screen, 95th percentile", percentile95(after(shown)), FRAME_MS, "a frame");

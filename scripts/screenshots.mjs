@@ -14,8 +14,11 @@ const SIZES = {
   phone: { width: 390, height: 844 },
 };
 
-async function press(page, keys) {
-  for (const key of keys) await page.keyboard.press(key);
+async function press(page, keys, betweenMs = 0) {
+  for (const key of keys) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(betweenMs);
+  }
 }
 
 async function signIn(page, who) {
@@ -67,6 +70,7 @@ const VIEWS = [
       await press(
         page,
         [..."   m      m   ".replaceAll(" ", "c")].map((key) => (key === "c" ? "Space" : "m")),
+        450,
       );
     },
   },
@@ -130,7 +134,7 @@ const VIEWS = [
       const score = encodeURIComponent("o*2 (o xl) o");
       await page.goto(`${student}/floor/open-cross-double/left?kind=rounds&aim=3&score=${score}`);
       await page.getByRole("button", { name: "Call it out" }).click();
-      await page.locator("dialog [data-fused=true]").first().waitFor();
+      await page.locator("dialog p[data-fused=true]").first().waitFor();
     },
   },
   {

@@ -9,7 +9,7 @@ export async function insertAll<Row extends ObjectLiteral>(
   entity: EntityTarget<Row>,
   rows: readonly Row[],
 ): Promise<void> {
-  const { tablePath, columns } = manager.connection.getMetadata(entity);
+  const { tablePath, columns } = manager.dataSource.getMetadata(entity);
   const records = rows.map((row) =>
     Object.fromEntries(
       columns.map((column): [string, unknown] => [column.databaseName, column.getEntityValue(row)]),

@@ -35,7 +35,7 @@ export function AnotherStudent({ strip, about, name }: StripProps) {
       size="md"
       value=""
       data={[
-        { value: "", label: "and …" },
+        { value: "", label: "and with …" },
         ...others.map((one) => ({ value: one.studentId, label: one.name })),
       ]}
       onChange={(event) => {

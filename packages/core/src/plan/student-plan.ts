@@ -1,0 +1,296 @@
+/**
+ * What one student does in these minutes, and why (teaching.md, Sequencing): warm-up, reviews, main
+ * drills at the frontier, a combo, the new hard skill at its place, cool-down. The blocks between are
+ * chosen by `choose`; whatever was left out says why not.
+ */
+import { checkScore } from "../rope/check.js";
+import { joinScores } from "../rope/join.js";
+import { printScore } from "../rope/print.js";
+import { otherSide } from "../sides.js";
+import { sideScore, skillOf, type Catalogue } from "../skills/catalogue.js";
+import { gateAsStreak } from "../skills/gates.js";
+import { sideKey, type SubjectSide } from "../skills/side-table.js";
+import { isMet, type Standing } from "../skills/standing.js";
+import type { NextDrill } from "../practice/next.js";
+import { BLOCK_TRIES, doseOf, effortOf, isHard, type Phase, type PlanBlock } from "./block.js";
+import { choose, orderOf, type Choosable, type Limits } from "./choose.js";
+import { PLAN_LIMITS, PLAN_WEIGHTS } from "./weights.js";
+
+export const ENERGIES = ["fresh", "normal", "tired"] as const;
+export type Energy = (typeof ENERGIES)[number];
+
+export interface StudentPlanContext {
+  readonly catalogue: Catalogue;
+  readonly standings: readonly Standing[];
+  /** What comes next, the best first. */
+  readonly next: readonly NextDrill[];
+  /** Sides on the way to a goal, whose reviews come first. */
+  readonly underGoals: ReadonlySet<string>;
+  readonly minutes: number;
+  readonly energy: Energy;
+  /** Where the new, hard skill stands. */
+  readonly hardSkill: "late" | "early";
+  /** Landings and multiples that today may still come to; null where nothing is judged. */
+  readonly landingsLeft: number | null;
+  readonly multiplesLeft: number | null;
+  /** Sides that are not to be in it, and those that are. */
+  readonly bans: ReadonlySet<string>;
+  readonly pins: ReadonlySet<string>;
+}
+
+export type LeftOutWhy =
+  | { readonly code: "banned" }
+  /** Tired today: nothing new and hard is learned. */
+  | { readonly code: "tired" }
+  /** With it, this limit would be passed even if nothing else were done. */
+  | { readonly code: "minutes" | "landings" | "multiples" | "review-share" }
+  /** It would cost the plan so much of its worth. */
+  | { readonly code: "less-useful"; readonly costs: number };
+
+export interface LeftOut extends SubjectSide {
+  readonly why: LeftOutWhy;
+}
+
+export interface StudentPlan {
+  readonly blocks: readonly PlanBlock[];
+  readonly leftOut: readonly LeftOut[];
+  readonly minutes: number;
+  readonly landings: number;
+  readonly multiples: number;
+  /** What the chosen blocks are worth by `PLAN_WEIGHTS`. */
+  readonly objective: number;
+}
+
+interface Candidate extends Choosable, PlanBlock {}
+
+/** How much of the usual dose somebody does, by how they come. */
+const DOSE: Readonly<Record<Energy, number>> = { fresh: 1, normal: 1, tired: 0.6 };
+
+function worthOf(block: PlanBlock, pins: ReadonlySet<string>): number {
+  const { reason } = block;
+  const pinned = pins.has(sideKey(block.subject, block.side)) ? PLAN_WEIGHTS.pin : 0;
+  switch (reason.code) {
+    case "review":
+      return pinned + (reason.underGoal ? PLAN_WEIGHTS.goalReview : PLAN_WEIGHTS.review);
+    case "combo":
+      return pinned + PLAN_WEIGHTS.combo;
+    case "warm-up":
+    case "cool-down":
+      return pinned;
+    default:
+      return pinned + PLAN_WEIGHTS.reason[reason.code];
+  }
+}
+
+function phaseOfDrill({ catalogue, hardSkill }: StudentPlanContext, { subject, reason }: NextDrill): Phase {
+  const isNew = reason.code === "new" || reason.code === "second-side" || reason.code === "toward-goal";
+  if (!isNew || !isHard(skillOf(catalogue, subject).skillClass)) return "main";
+  return hardSkill === "early" ? "early-hard" : "late-hard";
+}
+
+function mainBlocks(context: StudentPlanContext): readonly PlanBlock[] {
+  const { catalogue, next, standings, energy } = context;
+  const chances = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.cleanChance]));
+  return next.slice(0, PLAN_LIMITS.candidates).map((one) => {
+    const { subject, side, drill, aim, chance, reason } = one;
+    const tries = Math.round(BLOCK_TRIES.main * DOSE[energy]);
+    const dose = doseOf(catalogue, one, drill, tries, chances.get(sideKey(subject, side)) ?? 0.5);
+    const effort = effortOf(catalogue, subject);
+    return { phase: phaseOfDrill(context, one), subject, side, drill, aim, chance, effort, reason, ...dose };
+  });
+}
+
+function reviewBlocks({ catalogue, standings, underGoals }: StudentPlanContext): readonly PlanBlock[] {
+  return standings
+    .filter((one) => one.status === "rusty" && one.facts.review !== null)
+    .map((one) => {
+      const { subject, side, cleanChance, facts, gate } = one;
+      const count = Math.max(1, Math.ceil(gateAsStreak(gate, skillOf(catalogue, subject).beats) / 2));
+      const drill = { kind: "streak", count } as const;
+      const tries = Math.max(BLOCK_TRIES.review, count);
+      const underGoal = underGoals.has(sideKey(subject, side));
+      return {
+        phase: "review" as const,
+        subject,
+        side,
+        drill,
+        aim: null,
+        chance: cleanChance ** count,
+        effort: effortOf(catalogue, subject),
+        reason: { code: "review" as const, due: facts.review?.due ?? "", underGoal },
+        ...doseOf(catalogue, one, drill, tries, cleanChance),
+      };
+    })
+    .sort(
+      (one, other) =>
+        Number(other.reason.underGoal) - Number(one.reason.underGoal) ||
+        (one.reason.due < other.reason.due ? -1 : 1),
+    )
+    .slice(0, PLAN_LIMITS.candidates / 2);
+}
+
+/** A bounce, a cleared skill, a bounce and another: the simplest combo, where the rope model allows one. */
+function comboBlocks({ catalogue, standings }: StudentPlanContext): readonly PlanBlock[] {
+  const known = standings.filter(
+    (one) =>
+      isMet(one.status) && one.status !== "inferred" && effortOf(catalogue, one.subject) !== "footwork",
+  );
+  const bounce = catalogue.skills.get("basic-bounce")?.score ?? null;
+  if (bounce === null) return [];
+  const furthest = [...known].sort(
+    (one, other) => (catalogue.levels.get(other.subject) ?? 0) - (catalogue.levels.get(one.subject) ?? 0),
+  );
+  for (const [place, first] of furthest.entries()) {
+    for (const second of furthest.slice(place + 1)) {
+      if (second.subject === first.subject) continue;
+      const parts = [first, second].map((one) => sideScore(skillOf(catalogue, one.subject), one.side));
+      const [one, two] = parts;
+      if (one === null || one === undefined || two === null || two === undefined) continue;
+      const { score, faults } = joinScores([bounce, one, bounce, two, bounce]);
+      if (faults.length > 0 || checkScore(score).length > 0) continue;
+      const drill = { kind: "link", count: 4, spacing: 1, score: printScore(score) } as const;
+      const { subject, side } = first;
+      return [
+        {
+          phase: "combo",
+          subject,
+          side,
+          drill,
+          aim: null,
+          chance: null,
+          effort: "mixed",
+          reason: { code: "combo", skills: [first.subject, second.subject] },
+          ...doseOf(catalogue, first, drill, BLOCK_TRIES.review, first.cleanChance * second.cleanChance),
+        },
+      ];
+    }
+  }
+  return [];
+}
+
+function fixedBlock(
+  context: StudentPlanContext,
+  phase: "warm-up" | "cool-down",
+  minutes: number,
+): PlanBlock | null {
+  const { catalogue, standings } = context;
+  const easy = standings
+    .filter((one) => isMet(one.status) && effortOf(catalogue, one.subject) === "footwork")
+    .sort((one, other) => other.cleanChance - one.cleanChance)[0];
+  const subject = easy?.subject ?? "basic-bounce";
+  const side = easy?.side ?? "whole";
+  if (!catalogue.skills.has(subject)) return null;
+  const drill = { kind: "hold", seconds: Math.round(60 * minutes) } as const;
+  const tries = BLOCK_TRIES.warmUp * minutes;
+  const { landings } = doseOf(catalogue, { subject, side }, drill, tries, 1);
+  const reason = { code: phase } as const;
+  return {
+    phase,
+    subject,
+    side,
+    drill,
+    aim: null,
+    chance: null,
+    minutes,
+    rest: 0,
+    landings,
+    multiples: 0,
+    effort: "mixed",
+    reason,
+  };
+}
+
+/** The phases between warm-up and cool-down, in order. */
+const CHOSEN_PHASES: readonly Phase[] = ["early-hard", "review", "main", "combo", "late-hard"];
+
+function candidatesOf(context: StudentPlanContext): readonly Candidate[] {
+  const blocks = [...mainBlocks(context), ...reviewBlocks(context), ...comboBlocks(context)]
+    .map((block) => ({ block, worth: worthOf(block, context.pins) }))
+    .sort((one, other) => other.worth - one.worth)
+    .slice(0, PLAN_LIMITS.candidates);
+  const isAsked = ({ block }: (typeof blocks)[number]) =>
+    !context.bans.has(sideKey(block.subject, block.side)) &&
+    (context.energy !== "tired" || (block.phase !== "early-hard" && block.phase !== "late-hard"));
+  const asked = blocks.filter(isAsked);
+  return asked.map(({ block, worth }) => {
+    const mate = asked.findIndex(
+      ({ block: other }) =>
+        block.side !== "whole" &&
+        other.phase === block.phase &&
+        other.subject === block.subject &&
+        other.side === otherSide(block.side),
+    );
+    return { ...block, worth, isReview: block.phase === "review", mate: mate < 0 ? null : mate };
+  });
+}
+
+/** Why a candidate is not in the best plan: what stands against it alone, else what it would cost. */
+function whyNot(
+  candidates: readonly Candidate[],
+  place: number,
+  limits: Limits,
+  objective: number,
+): LeftOutWhy {
+  const one = candidates[place];
+  if (one === undefined) return { code: "minutes" };
+  if (one.minutes > limits.minutes) return { code: "minutes" };
+  if (one.landings > limits.landings) return { code: "landings" };
+  if (one.multiples > limits.multiples) return { code: "multiples" };
+  if (one.isReview && one.minutes > limits.reviewMinutes) return { code: "review-share" };
+  const forced = candidates.map((other, at) =>
+    at === place ? { ...other, worth: other.worth + PLAN_WEIGHTS.pin } : other,
+  );
+  const withIt = choose(forced, limits, CHOSEN_PHASES);
+  return { code: "less-useful", costs: Math.max(0, objective - (withIt.objective - PLAN_WEIGHTS.pin)) };
+}
+
+function refused(context: StudentPlanContext, planned: readonly Candidate[]): readonly LeftOut[] {
+  const known = new Set(planned.map((one) => sideKey(one.subject, one.side)));
+  return context.next.flatMap(({ subject, side }): LeftOut[] => {
+    const key = sideKey(subject, side);
+    if (context.bans.has(key)) return [{ subject, side, why: { code: "banned" } }];
+    if (known.has(key) || context.energy !== "tired") return [];
+    return isHard(skillOf(context.catalogue, subject).skillClass)
+      ? [{ subject, side, why: { code: "tired" } }]
+      : [];
+  });
+}
+
+/** The plan of greatest objective. No minutes, or nothing to do, give a plan without blocks. */
+export function planStudent(context: StudentPlanContext): StudentPlan {
+  const { minutes } = context;
+  const warmUpMinutes = Math.min(PLAN_LIMITS.warmUp, Math.floor(minutes * PLAN_LIMITS.warmUpShare));
+  const coolMinutes = minutes >= 2 * PLAN_LIMITS.warmUp ? PLAN_LIMITS.coolDown : 0;
+  const warmUp = warmUpMinutes > 0 ? fixedBlock(context, "warm-up", warmUpMinutes) : null;
+  const coolDown = coolMinutes > 0 ? fixedBlock(context, "cool-down", coolMinutes) : null;
+  const fixed = [warmUp, coolDown].filter((block) => block !== null);
+  const fixedLandings = fixed.reduce((sum, block) => sum + block.landings, 0);
+  const limits: Limits = {
+    minutes: minutes - warmUpMinutes - coolMinutes,
+    reviewMinutes: minutes * PLAN_LIMITS.reviewShare,
+    landings: context.landingsLeft === null ? Infinity : context.landingsLeft - fixedLandings,
+    multiples: context.multiplesLeft ?? Infinity,
+  };
+  const candidates = candidatesOf(context);
+  const { places, objective } = choose(candidates, limits, CHOSEN_PHASES);
+  const taken = new Set(places);
+  const leftOut = candidates.flatMap(({ subject, side }, place) =>
+    taken.has(place) ? [] : [{ subject, side, why: whyNot(candidates, place, limits, objective) }],
+  );
+  const ordered = orderOf(candidates, places, CHOSEN_PHASES) ?? places;
+  const between = ordered.flatMap((place) => candidates[place] ?? []).map(asBlock);
+  const blocks = [warmUp, ...between, coolDown].filter((block) => block !== null);
+  const sum = (of: (block: PlanBlock) => number) => blocks.reduce((total, block) => total + of(block), 0);
+  return {
+    blocks,
+    leftOut: [...leftOut, ...refused(context, candidates)],
+    minutes: sum((block) => block.minutes),
+    landings: sum((block) => block.landings),
+    multiples: sum((block) => block.multiples),
+    objective,
+  };
+}
+
+function asBlock({ worth: _worth, isReview: _review, mate: _mate, ...block }: Candidate): PlanBlock {
+  return block;
+}

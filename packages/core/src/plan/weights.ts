@@ -1,0 +1,43 @@
+/**
+ * What a plan is worth, in one place. A block's worth is its reason's, less the more of its effort the
+ * plan has already; a side that leaves its other behind costs. Minutes, landings and reviews are no
+ * part of it: they are limits.
+ */
+import type { NextReason } from "../practice/next.js";
+
+export const PLAN_WEIGHTS = {
+  /** By why it is done. */
+  reason: {
+    "near-gate": 10,
+    "toward-goal": 9,
+    "other-side": 7,
+    opens: 6,
+    "short-of-gate": 5,
+    new: 4,
+    "second-side": 2,
+  } satisfies Readonly<Record<NextReason["code"], number>>,
+  review: 3,
+  /** A review under a goal. */
+  goalReview: 4,
+  combo: 3,
+  /** What the plan loses for each block more of an effort that it has: the second costs this, the third twice. */
+  sameEffort: 1,
+  /** What it loses where one open side is in it and the other, as open, is not. */
+  sideBehind: 1.5,
+  /** What a pinned block is worth beside: more than everything else together. */
+  pin: 1000,
+} as const;
+
+export const PLAN_LIMITS = {
+  /** Minutes of warm-up and of cool-down (safety.md: five minutes of easy jumping). */
+  warmUp: 5,
+  coolDown: 2,
+  /** A shorter lesson warms up for this share of it at most. */
+  warmUpShare: 0.3,
+  /** At most this share of a plan's minutes are reviews (teaching.md, Reviews). */
+  reviewShare: 0.2,
+  /** Multiples planned a lesson for whoever still grows (safety.md, growth). */
+  growingMultiples: 150,
+  /** Blocks that are weighed against each other: the best ones by themselves. */
+  candidates: 14,
+} as const;
