@@ -38,11 +38,14 @@ export async function benchTaps(address, path, executablePath) {
   await page.evaluate(() => {
     const statuses = [...document.querySelectorAll("[role=status]")];
     const numerals = statuses.find((one) => one.textContent.includes("in a row"));
-    new globalThis.MutationObserver(() => globalThis.mirrupTimes.shown.push(performance.now())).observe(numerals, {
-      characterData: true,
-      childList: true,
-      subtree: true,
-    });
+    new globalThis.MutationObserver(() => globalThis.mirrupTimes.shown.push(performance.now())).observe(
+      numerals,
+      {
+        characterData: true,
+        childList: true,
+        subtree: true,
+      },
+    );
   });
   for (let tap = 0; tap < TAPS; tap += 1) {
     await page.keyboard.press("Space");
