@@ -1,7 +1,7 @@
 import { expect, floorIsOpen, press, test } from "./fixtures.js";
 
 test("a climb by key and by touch, with undo and a held key", async ({ page, mirrup }) => {
-  await page.goto(`${await mirrup.studentPath("Jonas Quist")}/floor/side-swing/left`);
+  await page.goto(`${await mirrup.studentPath("Jonas Quist")}/floor/side-swing/left?kind=climb&aim=4`);
   await floorIsOpen(page);
   await page.getByRole("button", { name: "One more" }).click();
   const rule = page.getByLabel("After a miss");

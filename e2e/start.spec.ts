@@ -66,7 +66,7 @@ const students = async () => {
 test("starts, refuses to start twice, and stops all of it on SIGTERM", async () => {
   const first = start();
   await isUp(first);
-  expect(await students()).toBe(11);
+  expect(await students()).toBe(24);
   const second = start();
   expect(await second.ended).toBe(1);
   expect(second.output()).toContain("Mirrup is running already");
@@ -91,7 +91,7 @@ test("recovers from a run that was killed, with its data, and brings a killed da
   const again = start();
   await isUp(again);
   expect(again.output()).not.toContain("Loaded the demo club");
-  expect(await students()).toBe(11);
+  expect(await students()).toBe(24);
 
   process.kill(databasePid() ?? 0, "SIGKILL");
   await expect.poll(again.output).toContain("Starting it again");

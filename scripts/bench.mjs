@@ -52,6 +52,18 @@ async function benchReads(api, studentId, headers) {
   );
 }
 
+/** One student's hour, planned, against reading where they stand. */
+async function benchPlan(api, studentId, headers) {
+  const { plan, standings } = await medianTimes(
+    {
+      standings: () => ask(`${api}/students/${studentId}/standings`, { headers }),
+      plan: () => ask(`${api}/students/${studentId}/plan?minutes=60`, { headers }),
+    },
+    { rounds: 30 },
+  );
+  printRatio("one student's 60 minutes planned", plan, standings, "reading the standings");
+}
+
 /** A class of 500 in one request, against as many single ones. */
 async function benchGrid(api, headers) {
   const SIZE = 500;
@@ -291,6 +303,7 @@ await main(async () => {
     await benchReads(api, id, headers);
     await benchWrites(api, id, headers);
     await benchReads(api, id, headers);
+    await benchPlan(api, id, headers);
     await benchGrid(api, headers);
     await benchWall(stack.postgres, headers["x-mirrup-studio"], id);
     await benchSignIns(api);

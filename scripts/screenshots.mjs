@@ -60,6 +60,7 @@ const VIEWS = [
       await page.getByRole("table").waitFor();
     },
   },
+  { name: "session", size: "desk", open: (page, student) => page.goto(`${student}/session?minutes=45`) },
   { name: "record", size: "desk", open: (page, student) => page.goto(`${student}/record`) },
   {
     name: "floor",

@@ -65,6 +65,12 @@ export const router = createBrowserRouter([
                     }),
                   },
                   {
+                    path: "session",
+                    lazy: async () => ({
+                      Component: (await import("./session/session-page.js")).SessionPage,
+                    }),
+                  },
+                  {
                     path: "outline",
                     lazy: async () => ({
                       Component: (await import("./strands/outline-page.js")).OutlinePage,

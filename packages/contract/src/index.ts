@@ -3,6 +3,7 @@ import type { SettingValues } from "@mirrup/catalogue";
 import type {
   CountedBy,
   Drill,
+  Energy,
   Gate,
   Goal,
   Load,
@@ -92,6 +93,14 @@ export interface StandingItem {
 /** What this week asks of a student's legs so far, and what it may come to. */
 export interface LoadView extends WeekLoad {
   readonly today: Load;
+}
+
+/** What is asked of a plan: minutes, how the student comes, and sides such as `cross:left`. */
+export interface PlanQuery {
+  readonly minutes: number;
+  readonly energy: Energy;
+  readonly ban: readonly string[];
+  readonly pin: readonly string[];
 }
 
 /** How the simulated rope handle turns; what is left out has a default. */

@@ -2,14 +2,19 @@
 import {
   COUNTED_BY,
   DRILL_KINDS,
+  ENERGIES,
   FAULT_CODES,
   MISS_RULES,
+  PHASES,
   SCHOOL_IDS,
   STATUSES,
   type Drill,
+  type LeftOut,
   type Load,
   type Miss,
+  type PlanBlock,
   type Side,
+  type StudentPlan,
   type Unmet,
 } from "@mirrup/core";
 import Joi from "joi";
@@ -28,6 +33,7 @@ import {
   ROLES,
   type AuditView,
   type HandleQuery,
+  type PlanQuery,
   type LoadView,
   type Done,
   type InvitationRequest,
@@ -109,6 +115,53 @@ export const loadReply = objects<LoadView>({
     landings: Joi.number().required(),
     multiples: Joi.number().required(),
   }).required(),
+});
+
+const sidesAsked = () =>
+  Joi.array()
+    .items(Joi.string().pattern(/^[a-z0-9-]+:(left|right|whole)$/, "side such as cross:left"))
+    .single()
+    .max(100)
+    .default([]);
+
+export const planQuery = objects<PlanQuery>({
+  minutes: Joi.number().integer().min(0).max(240).default(45),
+  energy: Joi.string()
+    .valid(...ENERGIES)
+    .default("normal"),
+  ban: sidesAsked(),
+  pin: sidesAsked(),
+}).prefs({ convert: true });
+
+const coded = () => Joi.object({ code: Joi.string().required() }).unknown();
+const planBlock = objects<PlanBlock>({
+  phase: Joi.string()
+    .valid(...PHASES)
+    .required(),
+  subject: subject().required(),
+  side: side().required(),
+  drill,
+  aim: whole().min(1).allow(null).required(),
+  chance: chance().allow(null).required(),
+  sets: whole().min(1).required(),
+  minutes: Joi.number().min(0).required(),
+  rest: Joi.number().min(0).required(),
+  landings: Joi.number().min(0).required(),
+  multiples: Joi.number().min(0).required(),
+  effort: Joi.string().required(),
+  reason: coded().required(),
+});
+export const planReply = objects<StudentPlan>({
+  blocks: Joi.array().items(planBlock).required(),
+  leftOut: Joi.array()
+    .items(
+      objects<LeftOut>({ subject: subject().required(), side: side().required(), why: coded().required() }),
+    )
+    .required(),
+  minutes: Joi.number().required(),
+  landings: Joi.number().required(),
+  multiples: Joi.number().required(),
+  objective: Joi.number().required(),
 });
 
 /** From an address, where every number is text. */

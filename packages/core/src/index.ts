@@ -88,6 +88,18 @@ export {
   type StandingFacts,
 } from "./practice/evidence.js";
 export { passedRung, rungAfter, rungDrill, type RungDrill } from "./practice/rung.js";
+export { PHASES, type Effort, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
+export {
+  ENERGIES,
+  planStudent,
+  type Energy,
+  type LeftOut,
+  type LeftOutWhy,
+  type StudentPlan,
+  type StudentPlanContext,
+} from "./plan/student-plan.js";
+export { underGoals } from "./plan/under-goals.js";
+export { PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
 export { FAULT_CODES, type FaultCode } from "./practice/fault.js";
 export { betaCdf, betaQuantile } from "./practice/beta.js";
 export {

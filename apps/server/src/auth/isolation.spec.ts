@@ -56,6 +56,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/decisions": ["viewer"],
   "GET /api/students/{id}/sets": ["viewer"],
   "GET /api/students/{id}/load": ["viewer"],
+  "GET /api/students/{id}/plan": ["viewer"],
   "PUT /api/students/{id}/stop": ["coach"],
   "DELETE /api/students/{id}/stop": ["coach"],
   "POST /api/decisions": ["coach", () => ({ decisions: [decisionOf(student)] })],

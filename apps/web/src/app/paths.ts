@@ -1,14 +1,14 @@
 import type { Side } from "@mirrup/core";
 import { useParams } from "react-router";
 
-export type StudentPage = "outline" | "placement" | "record" | "schools";
+export type StudentPage = "session" | "outline" | "placement" | "record" | "schools";
 
 /** The addresses of the studio that this tab is in. */
 export interface Paths {
   readonly students: string;
   readonly importing: string;
   readonly student: (id: string) => string;
-  /** A page of the student: outline, placement, record or schools. */
+  /** A page of the student: session, outline, placement, record or schools. */
   readonly studentPage: (id: string, page: StudentPage) => string;
   readonly class: (groupId?: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */

@@ -1,7 +1,7 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, NextItem, StandingItem } from "@mirrup/contract";
 import { CATALOGUE, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
-import { armsWords } from "@mirrup/core";
+import { armsWords, SIDES } from "@mirrup/core";
 import { grouped } from "./grouped.js";
 import type {
   Arms,
@@ -239,6 +239,13 @@ const whole = new Intl.NumberFormat("en", { maximumFractionDigits: 0 });
 
 export function wholeWords(value: number): string {
   return whole.format(value);
+}
+
+/** A side by its key, `cross:left`, in words; the key itself for one that no catalogue has. */
+export function keyName(key: string): string {
+  const subject = key.slice(0, key.lastIndexOf(":"));
+  const side = SIDES.find((one) => one === key.slice(key.lastIndexOf(":") + 1));
+  return side === undefined || !CATALOGUE.skills.has(subject) ? key : subjectName(subject, side);
 }
 
 /** Whole percent; what is possible is never called 0%. */

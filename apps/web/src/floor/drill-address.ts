@@ -1,5 +1,5 @@
 /** The drill on the floor as its address says it, and the number that one asks of it. */
-import { MISS_RULES, runnable, DRILL_KINDS, type RunnableDrill } from "@mirrup/core";
+import { MISS_RULES, runnable, DRILL_KINDS, type Drill, type RunnableDrill } from "@mirrup/core";
 
 const MOST = 500;
 
@@ -66,4 +66,10 @@ export function drillFrom(params: URLSearchParams, base: RunnableDrill): Runnabl
     ...(score === null ? {} : { score }),
   });
   return drill ?? base;
+}
+
+/** What the floor's address says of a planned drill; empty where the floor proposes its own. */
+export function floorAddress(drill: Drill): string {
+  const asked = runnable(drill);
+  return asked === null ? "" : `?${addressOf(asked).toString()}`;
 }

@@ -7,6 +7,7 @@ export {
   loadQuery,
   nextQuery,
   pathQuery,
+  planQuery,
   schoolsQuery,
   standingsQuery,
   studentQuery,

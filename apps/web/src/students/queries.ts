@@ -13,7 +13,7 @@ import type {
   StudentView,
   StudioView,
 } from "@mirrup/contract";
-import type { Goal, Side } from "@mirrup/core";
+import type { Goal, Side, StudentPlan } from "@mirrup/core";
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
 
@@ -89,6 +89,13 @@ export const loadQuery = (id: string) =>
   queryOptions({
     queryKey: ["students", id, "load"],
     queryFn: ({ signal }) => get<LoadView>(`/students/${id}/load`, signal),
+  });
+
+/** A student's session; `asked` is what is asked of it, as an address says it. */
+export const planQuery = (id: string, asked: string) =>
+  queryOptions({
+    queryKey: ["students", id, "plan", asked],
+    queryFn: ({ signal }) => get<StudentPlan>(`/students/${id}/plan?${asked}`, signal),
   });
 
 export const groupsQuery = queryOptions({

@@ -9,6 +9,7 @@ import { detailQuery, studentQuery, studioQuery } from "./queries.js";
 import classes from "./student-frame.module.css";
 
 const PAGES: readonly (readonly [StudentPage, string])[] = [
+  ["session", "Session"],
   ["outline", "Outline"],
   ["placement", "Placement"],
   ["record", "Record"],

@@ -1,4 +1,5 @@
 /** A block of a plan: one drill of one side, with what it takes. */
+import { expandBeats, landingOf, type Score } from "../rope/score.js";
 import type { Side } from "../sides.js";
 import { skillOf, sideScore, type Catalogue } from "../skills/catalogue.js";
 import type { Family, SkillClass } from "../skills/skill.js";
@@ -10,8 +11,12 @@ import type { NextReason } from "../practice/next.js";
 export const PHASES = ["warm-up", "early-hard", "review", "main", "combo", "late-hard", "cool-down"] as const;
 export type Phase = (typeof PHASES)[number];
 
-/** What a block tires: the same kind is not done twice running. */
-export type Effort = "footwork" | "swings" | "crosses" | "multiples" | "mixed";
+/**
+ * What a block tires: the same kind is not done twice running. Footwork is told apart by the feet that
+ * it lands on, the rest by its family.
+ */
+export type Effort =
+  "off-the-rope" | "two-feet" | "one-foot" | "foot-to-foot" | "swings" | "crosses" | "multiples" | "mixed";
 
 export type PlanReason =
   | NextReason
@@ -28,8 +33,10 @@ export interface PlanBlock {
   readonly aim: number | null;
   /** Null where nothing is to be reached. */
   readonly chance: number | null;
+  /** Sets of at most twenty tries, a rest after each. */
+  readonly sets: number;
   readonly minutes: number;
-  /** Of these, the rest after it. */
+  /** Of these, the rests between its sets and after it. */
   readonly rest: number;
   readonly landings: number;
   readonly multiples: number;
@@ -37,16 +44,31 @@ export interface PlanBlock {
   readonly reason: PlanReason;
 }
 
-const FAMILY_EFFORTS: Readonly<Record<Family, Effort>> = {
-  footwork: "footwork",
+const FAMILY_EFFORTS: Readonly<Record<Exclude<Family, "footwork">, Effort>> = {
   "side-swings": "swings",
   crosses: "crosses",
   multiples: "multiples",
 };
 
+function familyOf(catalogue: Catalogue, subject: string): Family | undefined {
+  return catalogue.strands.find((one) => one.skills.includes(subject))?.family;
+}
+
+export function isFootwork(catalogue: Catalogue, subject: string): boolean {
+  return familyOf(catalogue, subject) === "footwork";
+}
+
+function footworkEffort(score: Score | null): Effort {
+  if (score === null) return "off-the-rope";
+  const feet = new Set(expandBeats(score).map(landingOf));
+  if (feet.has("b")) return "two-feet";
+  return feet.size > 1 ? "foot-to-foot" : "one-foot";
+}
+
 export function effortOf(catalogue: Catalogue, subject: string): Effort {
-  const strand = catalogue.strands.find((one) => one.skills.includes(subject));
-  return strand === undefined ? "mixed" : FAMILY_EFFORTS[strand.family];
+  const family = familyOf(catalogue, subject);
+  if (family === undefined) return "mixed";
+  return family === "footwork" ? footworkEffort(skillOf(catalogue, subject).score) : FAMILY_EFFORTS[family];
 }
 
 const HARD: ReadonlySet<SkillClass> = new Set(["triple", "quad", "fused-double", "release", "power"]);
@@ -56,22 +78,20 @@ export function isHard(skillClass: SkillClass): boolean {
   return HARD.has(skillClass);
 }
 
-/** Tries of a block, by what it is for. */
-export const BLOCK_TRIES = { main: 30, review: 12, warmUp: 40 } as const;
+/** Tries of a block, by what it is for; a minute's for the warm-up. */
+export const BLOCK_TRIES = { main: 60, review: 12, warmUp: 40 } as const;
+/** Nobody does more than so many tries without a rest. */
+export const SET_TRIES = 20;
 const SECONDS_A_BEAT = 0.5;
 /** Taking the rope up again after a miss, seconds. */
 const SECONDS_A_MISS = 4;
-/** Rest after a block, minutes: longer after multiples (teaching.md, Sequencing). */
-const REST_MINUTES: Readonly<Record<Effort, number>> = {
-  footwork: 0.5,
-  swings: 0.5,
-  crosses: 0.5,
-  mixed: 0.5,
-  multiples: 1.5,
-};
+/** Rest after a set, minutes: longer after multiples (teaching.md, Sequencing). */
+const REST_MINUTES = 0.5;
+const REST_AFTER_MULTIPLES = 1.5;
 const HALF = 0.5;
 
 export interface Dose {
+  readonly sets: number;
   readonly minutes: number;
   readonly rest: number;
   readonly landings: number;
@@ -89,7 +109,8 @@ export function doseOf(
   const skill = skillOf(catalogue, subject);
   const misses = Math.round(tries * (1 - cleanChance));
   const seconds = tries * skill.beats * SECONDS_A_BEAT + misses * SECONDS_A_MISS;
-  const rest = REST_MINUTES[effortOf(catalogue, subject)];
+  const sets = Math.max(1, Math.ceil(tries / SET_TRIES));
+  const rest = sets * (effortOf(catalogue, subject) === "multiples" ? REST_AFTER_MULTIPLES : REST_MINUTES);
   const load = setLoad(sideScore(skill, side), { drill, clean: tries, misses: [] });
-  return { minutes: Math.max(1, Math.ceil(seconds / 60 / HALF) * HALF) + rest, rest, ...load };
+  return { sets, minutes: Math.max(1, Math.ceil(seconds / 60 / HALF) * HALF) + rest, rest, ...load };
 }

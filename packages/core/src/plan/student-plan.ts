@@ -12,7 +12,16 @@ import { gateAsStreak } from "../skills/gates.js";
 import { sideKey, type SubjectSide } from "../skills/side-table.js";
 import { isMet, type Standing } from "../skills/standing.js";
 import type { NextDrill } from "../practice/next.js";
-import { BLOCK_TRIES, doseOf, effortOf, isHard, type Phase, type PlanBlock } from "./block.js";
+import {
+  BLOCK_TRIES,
+  SET_TRIES,
+  doseOf,
+  effortOf,
+  isFootwork,
+  isHard,
+  type Phase,
+  type PlanBlock,
+} from "./block.js";
 import { choose, orderOf, type Choosable, type Limits } from "./choose.js";
 import { PLAN_LIMITS, PLAN_WEIGHTS } from "./weights.js";
 
@@ -91,7 +100,7 @@ function phaseOfDrill({ catalogue, hardSkill }: StudentPlanContext, { subject, r
 function mainBlocks(context: StudentPlanContext): readonly PlanBlock[] {
   const { catalogue, next, standings, energy } = context;
   const chances = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.cleanChance]));
-  return next.slice(0, PLAN_LIMITS.candidates).map((one) => {
+  return next.slice(0, PLAN_LIMITS.mains).map((one) => {
     const { subject, side, drill, aim, chance, reason } = one;
     const tries = Math.round(BLOCK_TRIES.main * DOSE[energy]);
     const dose = doseOf(catalogue, one, drill, tries, chances.get(sideKey(subject, side)) ?? 0.5);
@@ -126,14 +135,13 @@ function reviewBlocks({ catalogue, standings, underGoals }: StudentPlanContext):
         Number(other.reason.underGoal) - Number(one.reason.underGoal) ||
         (one.reason.due < other.reason.due ? -1 : 1),
     )
-    .slice(0, PLAN_LIMITS.candidates / 2);
+    .slice(0, PLAN_LIMITS.reviews);
 }
 
 /** A bounce, a cleared skill, a bounce and another: the simplest combo, where the rope model allows one. */
 function comboBlocks({ catalogue, standings }: StudentPlanContext): readonly PlanBlock[] {
   const known = standings.filter(
-    (one) =>
-      isMet(one.status) && one.status !== "inferred" && effortOf(catalogue, one.subject) !== "footwork",
+    (one) => isMet(one.status) && one.status !== "inferred" && !isFootwork(catalogue, one.subject),
   );
   const bounce = catalogue.skills.get("basic-bounce")?.score ?? null;
   if (bounce === null) return [];
@@ -175,7 +183,7 @@ function fixedBlock(
 ): PlanBlock | null {
   const { catalogue, standings } = context;
   const easy = standings
-    .filter((one) => isMet(one.status) && effortOf(catalogue, one.subject) === "footwork")
+    .filter((one) => isMet(one.status) && isFootwork(catalogue, one.subject))
     .sort((one, other) => other.cleanChance - one.cleanChance)[0];
   const subject = easy?.subject ?? "basic-bounce";
   const side = easy?.side ?? "whole";
@@ -191,6 +199,7 @@ function fixedBlock(
     drill,
     aim: null,
     chance: null,
+    sets: 1,
     minutes,
     rest: 0,
     landings,
@@ -206,8 +215,7 @@ const CHOSEN_PHASES: readonly Phase[] = ["early-hard", "review", "main", "combo"
 function candidatesOf(context: StudentPlanContext): readonly Candidate[] {
   const blocks = [...mainBlocks(context), ...reviewBlocks(context), ...comboBlocks(context)]
     .map((block) => ({ block, worth: worthOf(block, context.pins) }))
-    .sort((one, other) => other.worth - one.worth)
-    .slice(0, PLAN_LIMITS.candidates);
+    .sort((one, other) => other.worth - one.worth);
   const isAsked = ({ block }: (typeof blocks)[number]) =>
     !context.bans.has(sideKey(block.subject, block.side)) &&
     (context.energy !== "tired" || (block.phase !== "early-hard" && block.phase !== "late-hard"));
@@ -278,7 +286,8 @@ export function planStudent(context: StudentPlanContext): StudentPlan {
     taken.has(place) ? [] : [{ subject, side, why: whyNot(candidates, place, limits, objective) }],
   );
   const ordered = orderOf(candidates, places, CHOSEN_PHASES) ?? places;
-  const between = ordered.flatMap((place) => candidates[place] ?? []).map(asBlock);
+  const chosen = ordered.flatMap((place) => candidates[place] ?? []).map(asBlock);
+  const between = lengthened(context, chosen, limits);
   const blocks = [warmUp, ...between, coolDown].filter((block) => block !== null);
   const sum = (of: (block: PlanBlock) => number) => blocks.reduce((total, block) => total + of(block), 0);
   return {
@@ -289,6 +298,32 @@ export function planStudent(context: StudentPlanContext): StudentPlan {
     multiples: sum((block) => block.multiples),
     objective,
   };
+}
+
+/** Main work takes the minutes that are left, a set at a time in turn, as far as the limits allow. */
+function lengthened(
+  { catalogue, standings }: StudentPlanContext,
+  chosen: readonly PlanBlock[],
+  limits: Limits,
+): readonly PlanBlock[] {
+  const chances = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.cleanChance]));
+  const sum = (list: readonly PlanBlock[], of: (block: PlanBlock) => number) =>
+    list.reduce((total, block) => total + of(block), 0);
+  let blocks = chosen;
+  for (let round = 0; round < PLAN_LIMITS.moreSets; round += 1) {
+    for (const [place, block] of blocks.entries()) {
+      if (block.phase === "review" || block.phase === "combo") continue;
+      const chance = chances.get(sideKey(block.subject, block.side)) ?? 0.5;
+      const dose = doseOf(catalogue, block, block.drill, (block.sets + 1) * SET_TRIES, chance);
+      const longer = blocks.with(place, { ...block, ...dose });
+      const fits =
+        sum(longer, (one) => one.minutes) <= limits.minutes &&
+        sum(longer, (one) => one.landings) <= limits.landings &&
+        sum(longer, (one) => one.multiples) <= limits.multiples;
+      if (fits) blocks = longer;
+    }
+  }
+  return blocks;
 }
 
 function asBlock({ worth: _worth, isReview: _review, mate: _mate, ...block }: Candidate): PlanBlock {

@@ -38,6 +38,9 @@ export const PLAN_LIMITS = {
   reviewShare: 0.2,
   /** Multiples planned a lesson for whoever still grows (safety.md, growth). */
   growingMultiples: 150,
-  /** Blocks that are weighed against each other: the best ones by themselves. */
-  candidates: 14,
+  /** Blocks that are weighed against each other: the best ones of each kind. */
+  mains: 9,
+  reviews: 4,
+  /** Sets that a block is lengthened by at most where minutes are left. */
+  moreSets: 2,
 } as const;

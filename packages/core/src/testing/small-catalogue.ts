@@ -1,6 +1,6 @@
 import { buildCatalogue, type Catalogue, type SkillEntry } from "../skills/catalogue.js";
 import type { School } from "../skills/gates.js";
-import { SKILL_CLASSES, type SkillClass } from "../skills/skill.js";
+import { FAMILIES, SKILL_CLASSES, type Family, type SkillClass } from "../skills/skill.js";
 
 type Line = readonly [id: string, sides: "one" | "two", needs: string, skillClass?: SkillClass];
 
@@ -26,6 +26,17 @@ export function resultOf(lines: readonly Line[]) {
 /** A catalogue of one strand, written a skill a line. */
 export function catalogueOf(...lines: readonly Line[]): Catalogue {
   const result = resultOf(lines);
+  if (!result.ok) throw new Error(result.faults.map((fault) => fault.message).join("\n"));
+  return result.catalogue;
+}
+
+/** A catalogue of a strand a family, for what depends on the kind of effort. */
+export function catalogueOfFamilies(families: Partial<Readonly<Record<Family, readonly Line[]>>>): Catalogue {
+  const strands = FAMILIES.flatMap((family) => {
+    const lines = families[family];
+    return lines === undefined ? [] : [{ id: family, name: family, family, skills: lines.map(entryOf) }];
+  });
+  const result = buildCatalogue(strands, "test");
   if (!result.ok) throw new Error(result.faults.map((fault) => fault.message).join("\n"));
   return result.catalogue;
 }

@@ -1,0 +1,1 @@
+export { floorAddress } from "./drill-address.js";

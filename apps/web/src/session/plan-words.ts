@@ -1,0 +1,48 @@
+import type { LeftOutWhy, Phase, PlanReason } from "@mirrup/core";
+import { dateWords, listWords, reasonWords, skillName } from "../app/words.js";
+
+export const PHASE_NAMES: Readonly<Record<Phase, string>> = {
+  "warm-up": "Warm-up",
+  "early-hard": "New and hard, while fresh",
+  review: "Review",
+  main: "Main work",
+  combo: "Combo",
+  "late-hard": "New and hard, after the main work",
+  "cool-down": "Cool-down",
+};
+
+export function planReasonWords(reason: PlanReason): string {
+  switch (reason.code) {
+    case "warm-up":
+      return "Easy jumping first, ankles and calves before anything else.";
+    case "cool-down":
+      return "Easy jumping to end with.";
+    case "review":
+      return `Its review was due on ${dateWords(reason.due)}${reason.underGoal ? ", and a goal builds on it" : ""}.`;
+    case "combo":
+      return `Both are cleared: ${listWords(reason.skills.map(skillName))}, a bounce between.`;
+    default:
+      return reasonWords(reason);
+  }
+}
+
+export function leftOutWords(why: LeftOutWhy): string {
+  switch (why.code) {
+    case "banned":
+      return "not today, as you said";
+    case "tired":
+      return "new and hard: not for a tired day";
+    case "minutes":
+      return "longer than the minutes that are there";
+    case "landings":
+      return "more landings than the week still allows";
+    case "multiples":
+      return "more multiples than a growing jumper should do in a lesson";
+    case "review-share":
+      return "reviews take at most a fifth of the minutes";
+    case "less-useful":
+      return why.costs > 0
+        ? `what is there is worth more, by ${why.costs.toFixed(1)}`
+        : "as good as what is there; keep it to have it";
+  }
+}

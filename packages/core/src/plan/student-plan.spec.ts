@@ -1,0 +1,170 @@
+import { describe, expect, it } from "@jest/globals";
+import { DAY_MS } from "../instant.js";
+import { NO_FACTS, type StandingFacts } from "../practice/evidence.js";
+import { nextDrills } from "../practice/next.js";
+import { sideKey } from "../skills/side-table.js";
+import { standingsOf } from "../skills/standing.js";
+import { catalogueOfFamilies, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
+import { planStudent, type StudentPlan, type StudentPlanContext } from "./student-plan.js";
+
+const NOW = Date.UTC(2026, 5, 1);
+const CATALOGUE = catalogueOfFamilies({
+  footwork: [
+    ["bounce", "one", ""],
+    ["step", "one", "bounce", "footwork"],
+  ],
+  "side-swings": [["swing", "two", "bounce", "swing"]],
+  crosses: [["cross", "two", "bounce", "cross"]],
+  multiples: [
+    ["double", "one", "bounce", "double"],
+    ["fused", "two", "double; cross", "fused-double"],
+  ],
+});
+
+const cleared = (due = "2026-09-01"): StandingFacts => ({
+  ...NO_FACTS,
+  sets: 3,
+  cleanSum: 1000,
+  bestStreak: 5,
+  cleared: { at: NOW - 30 * DAY_MS, by: "gate", count: null },
+  review: { stage: 0, since: NOW - 30 * DAY_MS, due, kinClean: 0, lowRow: 0 },
+});
+
+function plan(
+  facts: Readonly<Record<string, StandingFacts>> = { "bounce:whole": cleared() },
+  changes: Partial<StudentPlanContext> = {},
+): StudentPlan {
+  const context = { catalogue: CATALOGUE, school: FIVE_IN_A_ROW, now: NOW, today: "2026-06-01" };
+  const standings = standingsOf(context, new Map(Object.entries(facts)));
+  return planStudent({
+    catalogue: CATALOGUE,
+    standings,
+    next: nextDrills(standings, { ...context, strongerSide: "right" }),
+    underGoals: new Set(),
+    minutes: 60,
+    energy: "normal",
+    hardSkill: "late",
+    landingsLeft: null,
+    multiplesLeft: null,
+    bans: new Set(),
+    pins: new Set(),
+    ...changes,
+  });
+}
+
+const keys = ({ blocks }: StudentPlan) => blocks.map((block) => sideKey(block.subject, block.side));
+const whyNot = ({ leftOut }: StudentPlan, key: string) =>
+  leftOut.find((one) => sideKey(one.subject, one.side) === key)?.why.code;
+
+describe("one student's plan", () => {
+  it("warms up, works at what is open, and cools down, within the minutes", () => {
+    const made = plan();
+    expect(made.blocks[0]).toMatchObject({ phase: "warm-up", subject: "bounce", minutes: 5 });
+    expect(made.blocks.at(-1)?.phase).toBe("cool-down");
+    expect(made.minutes).toBeLessThanOrEqual(60);
+    expect(made.minutes).toBeCloseTo(
+      made.blocks.reduce((sum, block) => sum + block.minutes, 0),
+      9,
+    );
+    for (const { reason } of made.blocks) expect(reason.code).not.toBe("");
+  });
+
+  it("lengthens the main work into minutes that are left over", () => {
+    const [short, long] = [20, 60].map((minutes) => plan(undefined, { minutes }));
+    const most = (made: StudentPlan | undefined) =>
+      Math.max(0, ...(made?.blocks ?? []).map((block) => block.sets));
+    expect(most(long)).toBeGreaterThan(most(short));
+  });
+
+  it("keeps both sides in step and never does one kind of effort twice running", () => {
+    const made = plan();
+    const efforts = made.blocks.map((block) => block.effort);
+    efforts.forEach((effort, place) => {
+      if (place > 0 && effort !== "mixed") expect(effort).not.toBe(efforts[place - 1]);
+    });
+    expect(keys(made)).toEqual(expect.arrayContaining(["cross:left", "cross:right"]));
+  });
+
+  it("is the same for the same question", () => {
+    expect(plan()).toEqual(plan());
+  });
+
+  it("keeps reviews to a fifth of the minutes, those under a goal first", () => {
+    const due = Object.fromEntries(
+      ["bounce:whole", "step:whole", "swing:left", "swing:right", "cross:left", "double:whole"].map((key) => [
+        key,
+        cleared("2026-05-01"),
+      ]),
+    );
+    const made = plan(due, { underGoals: new Set(["double:whole"]) });
+    const reviews = made.blocks.filter((block) => block.phase === "review");
+    expect(reviews.reduce((sum, block) => sum + block.minutes, 0)).toBeLessThanOrEqual(12);
+    expect(reviews.map((block) => block.subject)).toContain("double");
+  });
+
+  it("puts the new, hard skill where the setting has it, and leaves it out when tired", () => {
+    const ready = Object.fromEntries(
+      [
+        "bounce:whole",
+        "step:whole",
+        "swing:left",
+        "swing:right",
+        "cross:left",
+        "cross:right",
+        "double:whole",
+      ].map((key) => [key, cleared()]),
+    );
+    const phases = (hardSkill: "late" | "early") =>
+      plan(ready, { hardSkill })
+        .blocks.filter((block) => block.subject === "fused")
+        .map((block) => block.phase);
+    expect(phases("late")).toContain("late-hard");
+    expect(phases("early")).toContain("early-hard");
+    const tired = plan(ready, { energy: "tired" });
+    expect(keys(tired)).not.toContain("fused:right");
+    expect(whyNot(tired, "fused:right")).toBe("tired");
+  });
+
+  it("stays within the week's landings and the multiples of a growing student, and says so", () => {
+    const few = plan(undefined, { landingsLeft: 320 });
+    expect(few.landings).toBeLessThanOrEqual(320);
+    const none = plan(undefined, { landingsLeft: 0 });
+    expect(none.blocks.filter((block) => block.phase === "main")).toEqual([]);
+    expect(whyNot(none, "cross:right")).toBe("landings");
+  });
+
+  it("leaves out what is banned, takes in what is pinned, and tells what the others would cost", () => {
+    const short = { minutes: 20 };
+    const free = plan(undefined, short);
+    const without = keys(free).find((key) => key.startsWith("cross") || key.startsWith("swing")) ?? "";
+    const banned = plan(undefined, { ...short, bans: new Set([without]) });
+    expect(keys(banned)).not.toContain(without);
+    expect(whyNot(banned, without)).toBe("banned");
+    const [left] = free.leftOut;
+    const key = left === undefined ? "" : sideKey(left.subject, left.side);
+    expect(left?.why.code).toBe("less-useful");
+    expect(keys(plan(undefined, { ...short, pins: new Set([key]) }))).toContain(key);
+  });
+
+  it.each([0, 1])("is honest about %i minutes", (minutes) => {
+    const made = plan(undefined, { minutes });
+    expect(made.minutes).toBeLessThanOrEqual(minutes);
+    expect(made.blocks.filter((block) => block.phase === "main")).toEqual([]);
+  });
+
+  it("is empty between warm-up and cool-down when everything is banned", () => {
+    const all = plan().blocks.map((block) => sideKey(block.subject, block.side));
+    const bans = new Set([
+      ...all,
+      "step:whole",
+      "swing:left",
+      "swing:right",
+      "cross:left",
+      "cross:right",
+      "double:whole",
+    ]);
+    const made = plan(undefined, { bans });
+    expect(made.blocks.map((block) => block.phase)).toEqual(["warm-up", "cool-down"]);
+    expect(made.objective).toBe(0);
+  });
+});
