@@ -135,6 +135,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
             proposal={proposal}
             standings={standings.data}
             next={next.isFetching ? undefined : first}
+            after={next.data?.find((one) => !isHere(one))}
             onChoose={choose}
             onNext={goOn}
             onAgain={() => setRound(round + 1)}

@@ -54,6 +54,8 @@ interface FloorSetProps {
   readonly proposal: NextItem | undefined;
   readonly standings: readonly StandingItem[] | undefined;
   readonly next: NextItem | undefined;
+  /** The first proposal beside this one. */
+  readonly after: NextItem | undefined;
   readonly onChoose: (drill: RunnableDrill) => void;
   readonly onNext: () => void;
   /** Begins a new set here. */
@@ -62,7 +64,7 @@ interface FloorSetProps {
 
 /** One set on the floor: counted until it is finished, then what it came to. */
 export function FloorSet(props: FloorSetProps) {
-  const { about, proposed, proposal, standings, next, onChoose, onNext, onAgain } = props;
+  const { about, proposed, proposal, standings, next, after, onChoose, onNext, onAgain } = props;
   const floor = useRun(about, proposed);
   const { run, drill, begun, pacing } = floor;
   const [counting, setCounting] = useLocalStorage<Counting>({
@@ -159,6 +161,7 @@ export function FloorSet(props: FloorSetProps) {
         gate={gate}
         proposed={proposed}
         proposal={proposal}
+        after={after}
         onChoose={onChoose}
       />
       <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate} />

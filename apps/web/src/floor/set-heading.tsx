@@ -1,6 +1,6 @@
 import type { NextItem } from "@mirrup/contract";
 import type { Gate, RunnableDrill } from "@mirrup/core";
-import { capital, drillWords, MISS_RULE_NAMES, proposalWords } from "../app/words.js";
+import { capital, drillWords, MISS_RULE_NAMES, proposalWords, subjectName } from "../app/words.js";
 import { addressOf } from "./drill-address.js";
 import { DrillChoice } from "./drill-choice.js";
 import type { RunSubject } from "./floor-run.js";
@@ -16,11 +16,13 @@ interface SetHeadingProps {
   readonly gate: Gate;
   readonly proposed: RunnableDrill;
   readonly proposal: NextItem | undefined;
+  /** What comes after this; undefined while it is not known. */
+  readonly after: NextItem | undefined;
   readonly onChoose: (drill: RunnableDrill) => void;
 }
 
 /** Above the numerals: the drill, to be chosen until the first tap, and what is to be known of it. */
-export function SetHeading({ about, floor, gate, proposed, proposal, onChoose }: SetHeadingProps) {
+export function SetHeading({ about, floor, gate, proposed, proposal, after, onChoose }: SetHeadingProps) {
   const { drill, begun } = floor;
   const isProposed =
     proposal?.drill.kind === drill.kind && addressOf(drill).get("aim") === addressOf(proposed).get("aim");
@@ -42,6 +44,11 @@ export function SetHeading({ about, floor, gate, proposed, proposal, onChoose }:
       )}
       {!begun && isProposed && <p className={classes.note}>Proposed. {capital(proposalWords(proposal))}.</p>}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
+      {after !== undefined && (
+        <p className={classes.then}>
+          Then: {subjectName(after.subject, after.side)}, {drillWords(after.drill)}.
+        </p>
+      )}
       {floor.resumedFrom !== null && (
         <p className={classes.note}>
           Goes on from {clock.format(floor.resumedFrom)}, where it was left.{" "}

@@ -1,6 +1,6 @@
 import { CATALOGUE, optionOf, SETTINGS } from "@mirrup/catalogue";
 import type { NextItem, StandingItem } from "@mirrup/contract";
-import { isMet, printScore, skillOf, type Goal } from "@mirrup/core";
+import { BASE_TEST_PARTS, isMet, printScore, skillOf, type Goal } from "@mirrup/core";
 import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -187,6 +187,15 @@ export function SkillPanel({ studentId, subject, standing, next, onClose, onHold
           <Text size="sm" className={classes.also}>
             {skill.aliases.length > 0 && `Also: ${listWords(skill.aliases)}. `}
             {skill.score !== null && <code className={classes.score}>{printScore(skill.score)}</code>}
+            {BASE_TEST_PARTS.some(([part]) => part === subject) && (
+              <>
+                {" A part of the "}
+                <Link to={paths.baseTest(studentId)} className={classes.book}>
+                  base test
+                </Link>
+                .
+              </>
+            )}
           </Text>
         </div>
         <CloseButton size="xl" aria-label="Let go of the bead" onClick={onClose} />
