@@ -63,10 +63,12 @@ const students = async () => {
   return ((await reply.json()) as { items?: unknown[] }).items?.length;
 };
 
+const DEMO_STUDENTS = 24;
+
 test("starts, refuses to start twice, and stops all of it on SIGTERM", async () => {
   const first = start();
   await isUp(first);
-  expect(await students()).toBe(24);
+  expect(await students()).toBe(DEMO_STUDENTS);
   const second = start();
   expect(await second.ended).toBe(1);
   expect(second.output()).toContain("Mirrup is running already");
@@ -91,11 +93,11 @@ test("recovers from a run that was killed, with its data, and brings a killed da
   const again = start();
   await isUp(again);
   expect(again.output()).not.toContain("Loaded the demo club");
-  expect(await students()).toBe(24);
+  expect(await students()).toBe(DEMO_STUDENTS);
 
   process.kill(databasePid() ?? 0, "SIGKILL");
   await expect.poll(again.output).toContain("Starting it again");
-  await expect.poll(() => students().catch(() => 0), { timeout: 30_000 }).toBe(11);
+  await expect.poll(() => students().catch(() => 0), { timeout: 30_000 }).toBe(DEMO_STUDENTS);
   again.child.kill("SIGINT");
   expect(await again.ended).toBe(0);
 });
