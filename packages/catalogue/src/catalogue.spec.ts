@@ -17,7 +17,7 @@ import {
   type StrandEntry,
 } from "@mirrup/core";
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, loadCatalogue, SCHOOLS } from "./index.js";
+import { CATALOGUE, FUSED_FORMS, isFormCounted, loadCatalogue, SCHOOLS } from "./index.js";
 
 const SKILLS = [...CATALOGUE.skills.values()];
 const SIDED = SKILLS.flatMap((skill) => sidesOf(skill).map((side) => [skill.id, side] as const));
@@ -195,5 +195,16 @@ describe("the schools", () => {
     for (const school of Object.values(SCHOOLS)) {
       for (const skillClass of SKILL_CLASSES) expect(gateTarget(school.gates[skillClass])).toBeGreaterThan(0);
     }
+  });
+});
+
+describe("the forms of fused double", () => {
+  it("are skills, and count as the setting says", () => {
+    for (const form of FUSED_FORMS) expect(CATALOGUE.skills.has(form)).toBe(true);
+    const counted = (accepted: string) => FUSED_FORMS.filter((form) => isFormCounted(form, accepted));
+    expect(counted("both")).toEqual(["open-cross-double", "cross-open-double"]);
+    expect(counted("open-cross")).toEqual(["open-cross-double"]);
+    expect(counted("all")).toEqual(FUSED_FORMS);
+    expect(isFormCounted("cross", "open-cross")).toBe(true);
   });
 });

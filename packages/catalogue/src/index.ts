@@ -10,6 +10,8 @@ export { FAULTS, type FaultEntry } from "./faults.js";
 export { SCHOOLS } from "./schools.js";
 export {
   optionOf,
+  FUSED_FORMS,
+  isFormCounted,
   settingValue,
   SETTINGS,
   type SettingValues,

@@ -19,7 +19,8 @@ export interface TeachingSetting {
 
 const CROSSES = ["cross", "held-cross", "switch-cross", "backward-cross"];
 const DOUBLES = ["double-under", "triple-under"];
-const FUSED = ["open-cross-double", "cross-open-double", "held-cross-double"];
+/** The forms of fused double, of which a studio says which it counts. */
+export const FUSED_FORMS: readonly string[] = ["open-cross-double", "cross-open-double", "held-cross-double"];
 
 export const SETTINGS: readonly TeachingSetting[] = [
   {
@@ -169,13 +170,13 @@ export const SETTINGS: readonly TeachingSetting[] = [
         id: "standing",
         name: "from standing",
         reason: "Nothing before it, so nothing hurries it.",
-        cue: { skills: FUSED, say: "From standing: settle, then one." },
+        cue: { skills: FUSED_FORMS, say: "From standing: settle, then one." },
       },
       {
         id: "rhythm",
         name: "out of a rhythm",
         reason: "Doubles or bounces before it give the rope its speed.",
-        cue: { skills: FUSED, say: "Out of an even rhythm of doubles or bounces." },
+        cue: { skills: FUSED_FORMS, say: "Out of an even rhythm of doubles or bounces." },
       },
     ],
   },
@@ -263,4 +264,10 @@ export function settingValue(id: string, ...chosen: readonly SettingValues[]): s
   const setting = SETTINGS.find((one) => one.id === id);
   if (setting === undefined) throw new RangeError(`"${id}" is not a setting.`);
   return optionOf(setting, ...chosen).id;
+}
+
+/** Whether a skill counts under a value of the setting `fused-forms`; all that are no form of it do. */
+export function isFormCounted(subject: string, accepted: string): boolean {
+  if (accepted === "all" || !FUSED_FORMS.includes(subject)) return true;
+  return accepted === "both" ? subject !== "held-cross-double" : subject === `${accepted}-double`;
 }

@@ -98,6 +98,7 @@ export {
   type StudentPlan,
   type StudentPlanContext,
 } from "./plan/student-plan.js";
+export { mayGrow } from "./plan/growth.js";
 export { underGoals } from "./plan/under-goals.js";
 export { PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
 export { FAULT_CODES, type FaultCode } from "./practice/fault.js";

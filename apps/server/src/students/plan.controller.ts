@@ -3,6 +3,7 @@ import type { PlanQuery } from "@mirrup/contract";
 import { idParam, planQuery, planReply } from "@mirrup/contract/schemas";
 import {
   localDate,
+  mayGrow,
   PLAN_LIMITS,
   planStudent,
   underGoals,
@@ -20,13 +21,7 @@ import { StopsService } from "./stops.service.js";
 import type { StudentEntity } from "./student.entity.js";
 import { StudentsService } from "./students.service.js";
 
-const GROWN_AT = 16;
 const NO_PLAN: StudentPlan = { blocks: [], leftOut: [], minutes: 0, landings: 0, multiples: 0, objective: 0 };
-
-/** Whether the student may still be growing, by the younger age that the year of birth allows; null where it is not known. */
-function mayGrow({ birthYear }: StudentEntity, today: string): boolean {
-  return birthYear !== null && Number(today.slice(0, 4)) - birthYear - 1 < GROWN_AT;
-}
 
 @Controller("students/:id/plan")
 export class PlanController {
@@ -77,7 +72,9 @@ export class PlanController {
     const done = lessons.find((one) => one.day === today)?.multiples ?? 0;
     return {
       landingsLeft: week.allowance === null ? null : Math.max(0, week.allowance - week.landings),
-      multiplesLeft: mayGrow(student, today) ? Math.max(0, PLAN_LIMITS.growingMultiples - done) : null,
+      multiplesLeft: mayGrow(student.birthYear, today)
+        ? Math.max(0, PLAN_LIMITS.growingMultiples - done)
+        : null,
     };
   }
 }

@@ -232,7 +232,8 @@ export function missMapWords({ turns, unplaced }: MissMap, all: number): string 
   const places = turns
     .filter((turn) => turn.misses > 0)
     .map(({ turn, misses }) => `${misses} at turn ${turn}`);
-  return `${all - unplaced} of the last ${all} misses have a place: ${listWords(places)}.`;
+  const placed = all - unplaced;
+  return `${placed} of the last ${all} misses ${placed === 1 ? "has" : "have"} a place: ${listWords(places)}.`;
 }
 
 const whole = new Intl.NumberFormat("en", { maximumFractionDigits: 0 });

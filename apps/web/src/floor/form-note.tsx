@@ -1,16 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
+import { CATALOGUE, FUSED_FORMS, isFormCounted } from "@mirrup/catalogue";
 import { callOf, sideScore, skillOf, type RunnableDrill, type Side } from "@mirrup/core";
 import { capital, skillName } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import classes from "./floor.module.css";
-
-/** The forms of fused double of which a studio says which it accepts. */
-const FORMS: readonly string[] = ["open-cross-double", "cross-open-double", "held-cross-double"];
-
-function isCounted(subject: string, accepted: string): boolean {
-  if (accepted === "all" || !FORMS.includes(subject)) return true;
-  return accepted === "both" ? subject !== "held-cross-double" : subject === `${accepted}-double`;
-}
 
 interface FormNoteProps {
   readonly subject: string;
@@ -24,12 +16,12 @@ export function FormNote({ subject, side, drill }: FormNoteProps) {
   const score = sideScore(skillOf(CATALOGUE, subject), side);
   const jumps = score === null ? [] : callOf(score).filter((beat) => beat.turns.length > 1);
   const isFused = jumps.some((beat) => beat.turns.some((turn) => turn.isFused));
-  if (!isFused && !FORMS.includes(subject)) return null;
+  if (!isFused && !FUSED_FORMS.includes(subject)) return null;
   const turns = drill.kind === "from-rest" ? "none, from standing" : value("fused-prepare");
   return (
     <p className={classes.note}>
       Form: <strong>{capital(jumps.map((beat) => beat.words).join("; "))}</strong>. Turns before it: {turns}.
-      {!isCounted(subject, value("fused-forms")) &&
+      {!isFormCounted(subject, value("fused-forms")) &&
         ` Here the ${skillName(subject)} is trained and does not count as a fused double.`}
     </p>
   );

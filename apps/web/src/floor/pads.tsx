@@ -43,7 +43,7 @@ export function Pads({ floor, counting, onPress, onMiss, onFinish }: PadsProps) 
   return (
     <div className={classes.pair} data-alone={isHold} data-partner={counting === "partner"}>
       {!isHold && (
-        <button type="button" className={classes.clean} data-on={pacing} disabled={!ready} onClick={onPress}>
+        <button type="button" className={classes.clean} disabled={!ready} onClick={onPress}>
           {counting === "tempo" ? paced : clean} <kbd>Space</kbd>
         </button>
       )}
