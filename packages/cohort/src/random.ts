@@ -1,20 +1,6 @@
-/** A small seeded generator (mulberry32), so that what is made up is the same every time. */
-export type Random = () => number;
+import type { Random } from "@mirrup/core";
 
-export function randomFrom(seed: number): Random {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
-/** A whole number from `low` to `high`, both included. */
-export function between(random: Random, low: number, high: number): number {
-  return low + Math.floor(random() * (high - low + 1));
-}
+export { between, randomFrom, type Random } from "@mirrup/core";
 
 /** A draw from the standard normal distribution (Box and Muller). */
 export function normal(random: Random): number {

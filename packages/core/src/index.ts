@@ -1,4 +1,5 @@
 export { SIDES, otherSide, sidesOf, type Side } from "./sides.js";
+export { between, randomFrom, type Random } from "./random.js";
 export { DAY_MS, localDate, type Instant, type LocalDate } from "./instant.js";
 export { parseNeeds, type Need, type NeedSides, type NeedTerm } from "./skills/needs.js";
 export {
@@ -98,9 +99,45 @@ export {
   type StudentPlan,
   type StudentPlanContext,
 } from "./plan/student-plan.js";
+export {
+  CLASS_USES,
+  classOptions,
+  WATCHES,
+  type ClassOption,
+  type ClassOptionContext,
+  type ClassUse,
+  type Watch,
+} from "./plan/class-option.js";
+export {
+  classTimes,
+  planClass,
+  type ClassAsked,
+  type ClassBefore,
+  type ClassFault,
+  type ClassPlan,
+  type ClassStudent,
+  type Place,
+  type PlacePin,
+  type PlannedStudent,
+  type Rotation,
+  type Station,
+  type StationPin,
+} from "./plan/class-plan.js";
+export { pairsOf, type AtStation } from "./plan/pairs.js";
+export { PRECAUTIONS, ruledOutBy, type Precaution } from "./plan/precaution.js";
+export { circlesThatFit, clearRadius, type Floor } from "./plan/space.js";
 export { mayGrow } from "./plan/growth.js";
+export {
+  lessonDays,
+  planWeeks,
+  spreadWeekdays,
+  type Outlook,
+  type WeekOfPlan,
+  type WeeksContext,
+  type WeeksPlan,
+} from "./plan/weeks.js";
 export { underGoals } from "./plan/under-goals.js";
-export { PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
+export { CLASS_LIMITS, CLASS_WEIGHTS, PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
 export { FAULT_CODES, type FaultCode } from "./practice/fault.js";
 export { betaCdf, betaQuantile } from "./practice/beta.js";
 export {

@@ -2,7 +2,9 @@
 import { expandBeats, landingOf, type Score } from "../rope/score.js";
 import type { Side } from "../sides.js";
 import { skillOf, sideScore, type Catalogue } from "../skills/catalogue.js";
+import { gateAsStreak } from "../skills/gates.js";
 import type { Family, SkillClass } from "../skills/skill.js";
+import type { Standing } from "../skills/standing.js";
 import type { Drill } from "../practice/drill.js";
 import { setLoad } from "../practice/load.js";
 import type { NextReason } from "../practice/next.js";
@@ -76,6 +78,12 @@ const HARD: ReadonlySet<SkillClass> = new Set(["triple", "quad", "fused-double",
 /** A hard skill has its own place in the lesson as long as it is new. */
 export function isHard(skillClass: SkillClass): boolean {
   return HARD.has(skillClass);
+}
+
+/** What a review asks: half the gate, which opens its next interval (teaching.md, Reviews). */
+export function reviewDrill(catalogue: Catalogue, { subject, gate }: Pick<Standing, "subject" | "gate">) {
+  const count = Math.max(1, Math.ceil(gateAsStreak(gate, skillOf(catalogue, subject).beats) / 2));
+  return { kind: "streak", count } as const;
 }
 
 /** Tries of a block, by what it is for; a minute's for the warm-up. */

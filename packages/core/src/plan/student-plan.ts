@@ -8,7 +8,6 @@ import { joinScores } from "../rope/join.js";
 import { printScore } from "../rope/print.js";
 import { otherSide } from "../sides.js";
 import { sideScore, skillOf, type Catalogue } from "../skills/catalogue.js";
-import { gateAsStreak } from "../skills/gates.js";
 import { sideKey, type SubjectSide } from "../skills/side-table.js";
 import { isMet, type Standing } from "../skills/standing.js";
 import type { NextDrill } from "../practice/next.js";
@@ -19,10 +18,12 @@ import {
   effortOf,
   isFootwork,
   isHard,
+  reviewDrill,
   type Phase,
   type PlanBlock,
 } from "./block.js";
 import { choose, orderOf, type Choosable, type Limits } from "./choose.js";
+import { ruledOutBy, type Precaution } from "./precaution.js";
 import { PLAN_LIMITS, PLAN_WEIGHTS } from "./weights.js";
 
 export const ENERGIES = ["fresh", "normal", "tired"] as const;
@@ -45,10 +46,16 @@ export interface StudentPlanContext {
   /** Sides that are not to be in it, and those that are. */
   readonly bans: ReadonlySet<string>;
   readonly pins: ReadonlySet<string>;
+  /** Sides that get so many sets more, or fewer, than they would. */
+  readonly moreSets?: ReadonlyMap<string, number>;
+  /** What is not at hand today. */
+  readonly missing?: ReadonlySet<Precaution>;
 }
 
 export type LeftOutWhy =
   | { readonly code: "banned" }
+  /** What its caution asks for is not at hand. */
+  | { readonly code: "missing"; readonly precaution: Precaution }
   /** Tired today: nothing new and hard is learned. */
   | { readonly code: "tired" }
   /** With it, this limit would be passed even if nothing else were done. */
@@ -66,8 +73,10 @@ export interface StudentPlan {
   readonly minutes: number;
   readonly landings: number;
   readonly multiples: number;
-  /** What the chosen blocks are worth by `PLAN_WEIGHTS`. */
+  /** What the chosen blocks are worth by `PLAN_WEIGHTS`, pins apart. */
   readonly objective: number;
+  /** What it lost by what was kept in, left out or lengthened by hand: worth, by the same weights. */
+  readonly cost: number;
 }
 
 interface Candidate extends Choosable, PlanBlock {}
@@ -102,7 +111,8 @@ function mainBlocks(context: StudentPlanContext): readonly PlanBlock[] {
   const chances = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.cleanChance]));
   return next.slice(0, PLAN_LIMITS.mains).map((one) => {
     const { subject, side, drill, aim, chance, reason } = one;
-    const tries = Math.round(BLOCK_TRIES.main * DOSE[energy]);
+    const more = SET_TRIES * (context.moreSets?.get(sideKey(subject, side)) ?? 0);
+    const tries = Math.max(SET_TRIES, Math.round(BLOCK_TRIES.main * DOSE[energy]) + more);
     const dose = doseOf(catalogue, one, drill, tries, chances.get(sideKey(subject, side)) ?? 0.5);
     const effort = effortOf(catalogue, subject);
     return { phase: phaseOfDrill(context, one), subject, side, drill, aim, chance, effort, reason, ...dose };
@@ -113,10 +123,9 @@ function reviewBlocks({ catalogue, standings, underGoals }: StudentPlanContext):
   return standings
     .filter((one) => one.status === "rusty" && one.facts.review !== null)
     .map((one) => {
-      const { subject, side, cleanChance, facts, gate } = one;
-      const count = Math.max(1, Math.ceil(gateAsStreak(gate, skillOf(catalogue, subject).beats) / 2));
-      const drill = { kind: "streak", count } as const;
-      const tries = Math.max(BLOCK_TRIES.review, count);
+      const { subject, side, cleanChance, facts } = one;
+      const drill = reviewDrill(catalogue, one);
+      const tries = Math.max(BLOCK_TRIES.review, drill.count);
       const underGoal = underGoals.has(sideKey(subject, side));
       return {
         phase: "review" as const,
@@ -124,7 +133,7 @@ function reviewBlocks({ catalogue, standings, underGoals }: StudentPlanContext):
         side,
         drill,
         aim: null,
-        chance: cleanChance ** count,
+        chance: cleanChance ** drill.count,
         effort: effortOf(catalogue, subject),
         reason: { code: "review" as const, due: facts.review?.due ?? "", underGoal },
         ...doseOf(catalogue, one, drill, tries, cleanChance),
@@ -212,12 +221,17 @@ function fixedBlock(
 /** The phases between warm-up and cool-down, in order. */
 const CHOSEN_PHASES: readonly Phase[] = ["early-hard", "review", "main", "combo", "late-hard"];
 
+function missingFor({ catalogue, missing }: StudentPlanContext, subject: string): Precaution | null {
+  return missing === undefined ? null : ruledOutBy(catalogue, subject, missing);
+}
+
 function candidatesOf(context: StudentPlanContext): readonly Candidate[] {
   const blocks = [...mainBlocks(context), ...reviewBlocks(context), ...comboBlocks(context)]
     .map((block) => ({ block, worth: worthOf(block, context.pins) }))
     .sort((one, other) => other.worth - one.worth);
   const isAsked = ({ block }: (typeof blocks)[number]) =>
     !context.bans.has(sideKey(block.subject, block.side)) &&
+    missingFor(context, block.subject) === null &&
     (context.energy !== "tired" || (block.phase !== "early-hard" && block.phase !== "late-hard"));
   const asked = blocks.filter(isAsked);
   return asked.map(({ block, worth }) => {
@@ -257,6 +271,8 @@ function refused(context: StudentPlanContext, planned: readonly Candidate[]): re
   return context.next.flatMap(({ subject, side }): LeftOut[] => {
     const key = sideKey(subject, side);
     if (context.bans.has(key)) return [{ subject, side, why: { code: "banned" } }];
+    const precaution = missingFor(context, subject);
+    if (precaution !== null) return [{ subject, side, why: { code: "missing", precaution } }];
     if (known.has(key) || context.energy !== "tired") return [];
     return isHard(skillOf(context.catalogue, subject).skillClass)
       ? [{ subject, side, why: { code: "tired" } }]
@@ -264,8 +280,20 @@ function refused(context: StudentPlanContext, planned: readonly Candidate[]): re
   });
 }
 
-/** The plan of greatest objective. No minutes, or nothing to do, give a plan without blocks. */
+const BY_HAND = { bans: new Set<string>(), pins: new Set<string>(), moreSets: new Map<string, number>() };
+
+/**
+ * The plan of greatest objective around what was settled by hand, and what that cost against the plan
+ * that nobody touched. No minutes, or nothing to do, give a plan without blocks.
+ */
 export function planStudent(context: StudentPlanContext): StudentPlan {
+  const made = bestPlan(context);
+  const isUntouched = context.bans.size + context.pins.size + (context.moreSets?.size ?? 0) === 0;
+  if (isUntouched) return { ...made, cost: 0 };
+  return { ...made, cost: Math.max(0, bestPlan({ ...context, ...BY_HAND }).objective - made.objective) };
+}
+
+function bestPlan(context: StudentPlanContext): Omit<StudentPlan, "cost"> {
   const { minutes } = context;
   const warmUpMinutes = Math.min(PLAN_LIMITS.warmUp, Math.floor(minutes * PLAN_LIMITS.warmUpShare));
   const coolMinutes = minutes >= 2 * PLAN_LIMITS.warmUp ? PLAN_LIMITS.coolDown : 0;
@@ -287,6 +315,7 @@ export function planStudent(context: StudentPlanContext): StudentPlan {
   );
   const ordered = orderOf(candidates, places, CHOSEN_PHASES) ?? places;
   const chosen = ordered.flatMap((place) => candidates[place] ?? []).map(asBlock);
+  const pinned = chosen.filter((block) => context.pins.has(sideKey(block.subject, block.side))).length;
   const between = lengthened(context, chosen, limits);
   const blocks = [warmUp, ...between, coolDown].filter((block) => block !== null);
   const sum = (of: (block: PlanBlock) => number) => blocks.reduce((total, block) => total + of(block), 0);
@@ -296,13 +325,13 @@ export function planStudent(context: StudentPlanContext): StudentPlan {
     minutes: sum((block) => block.minutes),
     landings: sum((block) => block.landings),
     multiples: sum((block) => block.multiples),
-    objective,
+    objective: objective - PLAN_WEIGHTS.pin * pinned,
   };
 }
 
 /** Main work takes the minutes that are left, a set at a time in turn, as far as the limits allow. */
 function lengthened(
-  { catalogue, standings }: StudentPlanContext,
+  { catalogue, standings, moreSets }: StudentPlanContext,
   chosen: readonly PlanBlock[],
   limits: Limits,
 ): readonly PlanBlock[] {
@@ -313,6 +342,8 @@ function lengthened(
   for (let round = 0; round < PLAN_LIMITS.moreSets; round += 1) {
     for (const [place, block] of blocks.entries()) {
       if (block.phase === "review" || block.phase === "combo") continue;
+      // What was lengthened or shortened by hand stays as it was asked.
+      if (moreSets?.has(sideKey(block.subject, block.side)) === true) continue;
       const chance = chances.get(sideKey(block.subject, block.side)) ?? 0.5;
       const dose = doseOf(catalogue, block, block.drill, (block.sets + 1) * SET_TRIES, chance);
       const longer = blocks.with(place, { ...block, ...dose });

@@ -28,6 +28,44 @@ export const PLAN_WEIGHTS = {
   pin: 1000,
 } as const;
 
+/** What a minute of a class is worth to one student, between 0 and 1. */
+export const CLASS_WEIGHTS = {
+  /** The reason's weight that makes a minute count in full. */
+  whole: 10,
+  /** Showing and counting for somebody who is ready for what one has just cleared. */
+  show: 0.4,
+  /** Going on with what has long been cleared: nobody is idle, little is learned. */
+  keep: 0.1,
+  /** What each further turn at the same skill is worth of the one before. */
+  again: 0.5,
+  /** What a turn of the same effort as the last one is worth. */
+  sameEffort: 0.8,
+  /** A new, hard skill in the half of the lesson where the setting does not have it. */
+  wrongHalf: 0.5,
+  /** What is lost where nobody stands with whom to take turns. */
+  alone: 0.3,
+  /** What is lost where two stations have one skill and one would have held them all. */
+  split: 0.3,
+  /** What is lost for each beginner of a skill whom neither coach nor helper watches. */
+  unwatched: 0.1,
+  /** Against what is not to be: more than everything else together. */
+  forbidden: 1000,
+} as const;
+
+export const CLASS_LIMITS = {
+  /** Minutes of one turn at a station, about; what there is, is shared out evenly. */
+  rotation: 8,
+  rotations: 8,
+  /** Of a rotation, for going from one station to the next and hearing what is done there. */
+  change: 1,
+  stations: 12,
+  students: 60,
+  /** Who cleared a skill in so many days can show it. */
+  showsForDays: 21,
+  /** A review that is due within so many days can be brought forward by showing. */
+  reviewWithinDays: 7,
+} as const;
+
 export const PLAN_LIMITS = {
   /** Minutes of warm-up and of cool-down (safety.md: five minutes of easy jumping). */
   warmUp: 5,

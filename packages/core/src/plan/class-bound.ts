@@ -1,0 +1,79 @@
+/** What a class plan is held against: one drill for everybody at a time, and the most that any plan could have. */
+import type { ClassTable } from "./class-table.js";
+import { CLASS_WEIGHTS } from "./weights.js";
+
+/** What the `times`-th turn at a skill counts, by the minute. */
+function worthOf(table: ClassTable, student: number, skill: number, times: number): number {
+  return (table.options[student]?.[skill]?.worth ?? 0) * CLASS_WEIGHTS.again ** times;
+}
+
+const total = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0);
+const descending = (one: number, other: number) => other - one;
+
+/** The longest turns first, so that what counts most is multiplied by most. */
+function turnsOf(table: ClassTable): readonly number[] {
+  return [...table.working].sort(descending);
+}
+
+/**
+ * Useful minutes of the best plan in which everybody does the same at a time; whoever may not do it
+ * stands by. Room, coaches and kinds of effort are not held against it. Skills are independent of each
+ * other here, so the best turns at them are the best plan.
+ */
+export function sameForAll(table: ClassTable): number {
+  const turns = turnsOf(table);
+  const gains = table.skills.flatMap((_, skill) =>
+    turns.map((_turn, times) =>
+      total(table.students.map((_one, student) => worthOf(table, student, skill, times))),
+    ),
+  );
+  const best = gains.sort(descending);
+  return total(turns.map((minutes, place) => minutes * (best[place] ?? 0)));
+}
+
+/** What a student's best turns come to, the largest worth in the longest turn. */
+function valueOf(worths: readonly number[], turns: readonly number[]): number {
+  return total(turns.map((minutes, place) => minutes * (worths[place] ?? 0)));
+}
+
+/** A student's best worths with one more on offer. */
+function withWorth(worths: readonly number[], worth: number, turns: readonly number[]): readonly number[] {
+  if (worths.length >= turns.length && worth <= (worths.at(-1) ?? 0)) return worths;
+  return [...worths, worth].sort(descending).slice(0, turns.length);
+}
+
+/**
+ * No plan has more useful minutes than this. Every student takes their best turns out of all that is on
+ * offer, wherever it stands in the lesson, without regard for room, coaches, kinds of effort or company.
+ * An offer is at most stations × turns of the first, second … turns at the skills. What an offer is worth
+ * is submodular (each student takes the best so many of it), so the best offer is worth at most what any
+ * offer is worth and the largest gains that so many more could bring to it. The least such bound along a
+ * greedy offer is taken. O(stations · turns² · skills · students).
+ */
+export function classBound(table: ClassTable): number {
+  const turns = turnsOf(table);
+  const slots = table.stations * turns.length;
+  const open = new Set(table.skills.flatMap((_, skill) => turns.map((_turn, times) => ({ skill, times }))));
+  let held: (readonly number[])[] = table.students.map(() => []);
+  let value = 0;
+  let least = Infinity;
+  for (let slot = 0; slot <= slots; slot += 1) {
+    const gains = [...open].map((offer) => {
+      const gain = held.reduce((sum, worths, student) => {
+        const worth = worthOf(table, student, offer.skill, offer.times);
+        return sum + valueOf(withWorth(worths, worth, turns), turns) - valueOf(worths, turns);
+      }, 0);
+      return { offer, gain };
+    });
+    gains.sort((one, other) => other.gain - one.gain);
+    least = Math.min(least, value + total(gains.slice(0, slots).map((one) => one.gain)));
+    const [best] = gains;
+    if (best === undefined || best.gain <= 1e-9) break;
+    open.delete(best.offer);
+    value += best.gain;
+    held = held.map((worths, student) =>
+      withWorth(worths, worthOf(table, student, best.offer.skill, best.offer.times), turns),
+    );
+  }
+  return least;
+}

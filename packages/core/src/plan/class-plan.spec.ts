@@ -1,0 +1,298 @@
+import { describe, expect, it } from "@jest/globals";
+import fc from "fast-check";
+import { CLASS_ASKED, studentOf } from "../testing/small-class.js";
+import {
+  classTimes,
+  planClass,
+  type ClassAsked,
+  type ClassPlan,
+  type ClassStudent,
+  type PlannedStudent,
+} from "./class-plan.js";
+import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
+
+/** Four beginners who bounce, four who cross, and all may bounce. */
+const MIXED: readonly ClassStudent[] = [
+  ...["a", "b", "c", "d"].map((id) => studentOf(id, ["bounce 0.9", "step 0.6"])),
+  ...["e", "f", "g", "h"].map((id) =>
+    studentOf(id, ["bounce 0.1 keep", "cross 0.9 swings", "step 0.1 keep"]),
+  ),
+];
+
+const codes = ({ faults }: ClassPlan) => faults.map((fault) => fault.code);
+
+function skillAt(plan: ClassPlan, student: PlannedStudent, turn: number): string | null {
+  const place = student.places[turn];
+  return place === null || place === undefined
+    ? null
+    : (plan.rotations[turn]?.stations[place.station]?.subject ?? null);
+}
+
+/** Worked out from the finished plan alone, by the rules as they are written down. */
+function usefulOf(plan: ClassPlan, students: readonly ClassStudent[]): number {
+  return plan.students.reduce((sum, student) => {
+    const options = students.find((one) => one.id === student.id)?.options ?? [];
+    const done = plan.rotations.map((_, turn) =>
+      options.find((option) => option.subject === skillAt(plan, student, turn)),
+    );
+    return done.reduce((total, option, turn) => {
+      if (option === undefined) return total;
+      const again = done.slice(0, turn).filter((one) => one?.subject === option.subject).length;
+      const tired = done[turn - 1]?.effort === option.effort ? CLASS_WEIGHTS.sameEffort : 1;
+      const minutes = (plan.rotations[turn]?.minutes ?? 0) - CLASS_LIMITS.change;
+      return total + option.worth * minutes * CLASS_WEIGHTS.again ** again * tired;
+    }, sum);
+  }, 0);
+}
+
+/** Nothing but what every plan has to keep to. */
+function expectSound(plan: ClassPlan, students: readonly ClassStudent[], asked: ClassAsked): void {
+  const most = plan.room === null ? students.length : 2 * plan.room;
+  for (const student of plan.students) {
+    const options = students.find((one) => one.id === student.id)?.options ?? [];
+    plan.rotations.forEach((_, turn) => {
+      expect(options.map((one) => one.subject)).toContain(skillAt(plan, student, turn));
+    });
+  }
+  plan.rotations.forEach(({ stations }, turn) => {
+    const needing = new Set<number>();
+    stations.forEach((station, number) => {
+      const here = plan.students.filter((one) => one.places[turn]?.station === number);
+      expect(here.length).toBeLessThanOrEqual(most);
+      expect(station.subject === null).toBe(here.length === 0);
+      for (const { id } of here) {
+        const option = students
+          .find((one) => one.id === id)
+          ?.options.find((one) => one.subject === station.subject);
+        if (option?.watch === "coach") needing.add(number);
+      }
+    });
+    expect(needing.size).toBeLessThanOrEqual(asked.coaches);
+    for (const number of needing) expect(stations[number]?.watchedBy).toBe("coach");
+  });
+}
+
+describe("the hours of a class", () => {
+  it.each([
+    [60, 5, 7, 2],
+    [45, 5, 5, 2],
+    [20, 5, 2, 2],
+    [8, 2, 1, 0],
+  ])("has %d minutes as a warm-up of %d, %d turns and a close", (minutes, warmUp, count, close) => {
+    const times = classTimes(minutes);
+    expect(times.warmUp).toBe(warmUp);
+    expect(times.turns).toHaveLength(count);
+    expect(times.close).toBeGreaterThanOrEqual(close);
+    expect(times.warmUp + times.close + times.turns.reduce((sum, one) => sum + one, 0)).toBe(minutes);
+  });
+});
+
+describe("a class plan", () => {
+  it("has everybody at something of use, and is worth more than one drill for all", () => {
+    const plan = planClass(CLASS_ASKED, MIXED);
+    expect(plan.faults).toEqual([]);
+    expectSound(plan, MIXED, CLASS_ASKED);
+    expect(plan.useful).toBeGreaterThan(plan.sameForAll);
+    expect(plan.useful).toBeLessThanOrEqual(plan.most + 1e-9);
+    expect(plan.students.map((one) => one.id)).toEqual(MIXED.map((one) => one.id));
+    const first = (id: string) => plan.students.find((one) => one.id === id) ?? { id, places: [] };
+    expect(skillAt(plan, first("e"), 0)).toBe("cross");
+  });
+
+  it("is the same for the same question", () => {
+    expect(planClass(CLASS_ASKED, MIXED)).toEqual(planClass(CLASS_ASKED, MIXED));
+  });
+
+  it("keeps to what every plan has to keep to, whoever comes", () => {
+    const option = fc
+      .tuple(
+        fc.constantFrom("step", "cross", "swing", "double", "fused"),
+        fc.constantFrom("0.2", "0.5", "0.9"),
+        fc.constantFrom("", "show", "keep", "review", "coach", "helper", "hard coach", "multiples"),
+      )
+      .map((words) => words.join(" ").trim());
+    const person = fc.uniqueArray(option, { maxLength: 4, selector: (one) => one.split(" ")[0] });
+    fc.assert(
+      fc.property(
+        fc.array(person, { minLength: 1, maxLength: 9 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 0, max: 2 }),
+        (people, stations, coaches) => {
+          const students = people.map((options, place) =>
+            studentOf(`student ${place}`, [...options, "bounce 0.1 keep"]),
+          );
+          const floor = { widthMetres: 12, lengthMetres: 15 };
+          const asked = { ...CLASS_ASKED, minutes: 24, stations, coaches, floor };
+          const plan = planClass(asked, students);
+          expect(codes(plan)).toEqual([]);
+          expectSound(plan, students, asked);
+          expect(plan.useful).toBeLessThanOrEqual(Math.min(plan.most, usefulOf(plan, students)) + 1e-6);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it("finds the best plan of a small class, as trying all of them does", () => {
+    const skills = ["bounce", "cross"];
+    const students = [
+      studentOf("a", ["bounce 0.9", "cross 0.2 swings"]),
+      studentOf("b", ["bounce 0.8", "cross 0.3 swings"]),
+      studentOf("c", ["bounce 0.1", "cross 0.9 swings"]),
+      studentOf("d", ["bounce 0.2", "cross 0.7 swings"]),
+    ];
+    const asked = { ...CLASS_ASKED, minutes: 23, stations: 2 };
+    const plan = planClass(asked, students);
+    const minutes = plan.rotations.map((one) => one.minutes - CLASS_LIMITS.change);
+    // With both skills open in both turns: each student's skill in each turn, and who would be alone.
+    let best = 0;
+    for (let code = 0; code < 2 ** 8; code += 1) {
+      const at = (student: number, turn: number) => (code >> (2 * student + turn)) & 1;
+      let value = 0;
+      students.forEach(({ options }, student) => {
+        minutes.forEach((many, turn) => {
+          const option = options.find((one) => one.subject === skills[at(student, turn)]);
+          const isAgain = turn === 1 && at(student, 0) === at(student, 1);
+          const factor = isAgain ? CLASS_WEIGHTS.again * CLASS_WEIGHTS.sameEffort : 1;
+          value += (option?.worth ?? 0) * many * factor;
+        });
+      });
+      minutes.forEach((many, turn) => {
+        const crossing = students.filter((_, student) => at(student, turn) === 1).length;
+        if (crossing === 1 || crossing === 3) value -= CLASS_WEIGHTS.alone * many;
+      });
+      best = Math.max(best, value);
+    }
+    expect(plan.useful).toBeCloseTo(best, 6);
+  });
+
+  it("puts who has just cleared a skill with who is ready for it", () => {
+    const students = [
+      studentOf("shower", ["bounce 0.1 keep", "cross 0.4 show swings"]),
+      studentOf("learner", ["bounce 0.1 keep", "cross 0.9 swings"]),
+    ];
+    const plan = planClass({ ...CLASS_ASKED, minutes: 15, stations: 2 }, students);
+    for (const student of plan.students) expect(skillAt(plan, student, 0)).toBe("cross");
+  });
+
+  it("has no more at a station than its circles hold in pairs, and says when the floor is too small", () => {
+    const floor = { widthMetres: 6, lengthMetres: 6 };
+    const plan = planClass({ ...CLASS_ASKED, floor, stations: 2 }, MIXED);
+    expect(plan.room).toBe(2);
+    expectSound(plan, MIXED, CLASS_ASKED);
+    const small = planClass({ ...CLASS_ASKED, floor: { widthMetres: 3, lengthMetres: 3 } }, MIXED);
+    expect(small.faults).toEqual([{ code: "floor-too-small", holds: 2 }]);
+    expect(small.rotations).toEqual([]);
+  });
+
+  it("has a hard skill learned only where a coach stands", () => {
+    const students = ["a", "b", "c", "d"].map((id) => studentOf(id, ["bounce 0.1", "fused 0.9 coach hard"]));
+    const with1 = planClass({ ...CLASS_ASKED, coaches: 1 }, students);
+    expect(with1.rotations.some((turn) => turn.stations.some((one) => one.subject === "fused"))).toBe(true);
+    const without = planClass({ ...CLASS_ASKED, coaches: 0 }, students);
+    expect(codes(without)).toEqual([]);
+    expect(without.rotations.flatMap((turn) => turn.stations.map((one) => one.subject))).not.toContain(
+      "fused",
+    );
+  });
+
+  it("tries the new, hard skill in the half that the setting names", () => {
+    const students = ["a", "b"].map((id) => studentOf(id, ["bounce 0.3", "fused 0.9 coach hard swings"]));
+    const halfOf = (hardSkill: "late" | "early") => {
+      const { rotations } = planClass({ ...CLASS_ASKED, minutes: 23, hardSkill }, students);
+      return rotations.findIndex((turn) => turn.stations.some((one) => one.subject === "fused"));
+    };
+    expect(halfOf("early")).toBe(0);
+    expect(halfOf("late")).toBe(1);
+  });
+
+  it("keeps a growing jumper's multiples within the lesson's allowance", () => {
+    const students = ["a", "b"].map((id) =>
+      studentOf(id, ["bounce 0.2", "double 0.9 multiples"], { multiplesLeft: 150 }),
+    );
+    const plan = planClass(CLASS_ASKED, students);
+    const turns = plan.rotations.filter((turn) => turn.stations.some((one) => one.subject === "double"));
+    expect(turns).toHaveLength(1);
+    expect(codes(plan)).toEqual([]);
+  });
+
+  it("does without what is banned", () => {
+    const plan = planClass({ ...CLASS_ASKED, bans: ["cross"] }, MIXED);
+    expect(plan.rotations.flatMap((turn) => turn.stations.map((one) => one.subject))).not.toContain("cross");
+    const all = planClass({ ...CLASS_ASKED, bans: ["bounce", "cross", "step"] }, MIXED);
+    expect(all.faults).toEqual([{ code: "nothing-open", students: MIXED.map((one) => one.id) }]);
+  });
+
+  it("keeps what is pinned and plans the rest around it", () => {
+    const asked: ClassAsked = {
+      ...CLASS_ASKED,
+      stationPins: [{ rotation: 1, station: 2, subject: "step" }],
+      placePins: [{ rotation: 1, station: 2, student: "e" }],
+    };
+    const plan = planClass(asked, MIXED);
+    expect(plan.rotations[1]?.stations[2]?.subject).toBe("step");
+    expect(plan.students.find((one) => one.id === "e")?.places[1]?.station).toBe(2);
+    expectSound(plan, MIXED, asked);
+    expect(plan.useful).toBeLessThanOrEqual(planClass(CLASS_ASKED, MIXED).useful);
+  });
+
+  it("refuses a pin to a skill that is locked for the student, and says so", () => {
+    const pin = { rotation: 0, station: 1, student: "a" };
+    const asked: ClassAsked = {
+      ...CLASS_ASKED,
+      stationPins: [{ rotation: 0, station: 1, subject: "cross" }],
+      placePins: [pin],
+    };
+    const plan = planClass(asked, MIXED);
+    expect(plan.faults).toEqual([{ code: "pin-refused", pin }]);
+    expectSound(plan, MIXED, asked);
+  });
+
+  it("goes on from turns that were done, with who is there now", () => {
+    const first = planClass(CLASS_ASKED, MIXED);
+    const before = { rotations: first.rotations.slice(0, 2), students: first.students };
+    const left = MIXED.filter((one) => one.id !== "a").map((one) =>
+      one.id === "h" ? { ...one, until: 4 } : one,
+    );
+    const late = studentOf("late", ["bounce 0.9"], { from: 2 });
+    const plan = planClass(CLASS_ASKED, [...left, late], before);
+    expect(plan.rotations.slice(0, 2)).toEqual(before.rotations);
+    const placesOf = (id: string) => plan.students.find((one) => one.id === id)?.places ?? [];
+    expect(placesOf("b").slice(0, 2)).toEqual(
+      first.students.find((one) => one.id === "b")?.places.slice(0, 2),
+    );
+    expect(placesOf("late").slice(0, 2)).toEqual([null, null]);
+    expect(placesOf("late").slice(2)).not.toContain(null);
+    expect(
+      placesOf("h")
+        .slice(4)
+        .every((place) => place === null),
+    ).toBe(true);
+    expect(plan.students.map((one) => one.id)).not.toContain("a");
+  });
+
+  it("reports on its way with a plan that could be used", () => {
+    const shares: number[] = [];
+    planClass(CLASS_ASKED, MIXED, undefined, (share, best) => {
+      shares.push(share);
+      expectSound(best, MIXED, CLASS_ASKED);
+    });
+    expect(shares.length).toBeGreaterThan(10);
+    expect([...shares].sort((one, other) => one - other)).toEqual(shares);
+  });
+
+  it.each<[Partial<ClassAsked>, readonly ClassStudent[], string]>([
+    [{ minutes: 0 }, MIXED, "no-minutes"],
+    [{}, [], "no-students"],
+    [{ stations: 0 }, MIXED, "no-stations"],
+    [
+      {},
+      Array.from({ length: 61 }, (_, place) => studentOf(`${place}`, ["bounce 0.5"])),
+      "too-many-students",
+    ],
+  ])("answers %j with an empty plan and the reason", (changes, students, code) => {
+    const plan = planClass({ ...CLASS_ASKED, ...changes }, students);
+    expect(codes(plan)).toEqual([code]);
+    expect(plan.rotations).toEqual([]);
+  });
+});
