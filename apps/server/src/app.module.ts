@@ -7,8 +7,10 @@ import { DatabaseModule } from "./database/database.module.js";
 import { GroupsModule } from "./groups/index.js";
 import { HandleModule } from "./handle/index.js";
 import { HealthModule } from "./health/health.module.js";
+import { LessonsModule } from "./lessons/index.js";
 import { MailModule } from "./mail/index.js";
 import { PeopleModule } from "./people/index.js";
+import { PlansModule } from "./plans/index.js";
 import { ContractPipe } from "./problems/contract.pipe.js";
 import { ProblemFilter } from "./problems/problem.filter.js";
 import { SetsModule } from "./sets/index.js";
@@ -32,6 +34,8 @@ export class AppModule {
         StudentsModule,
         DecisionsModule,
         SetsModule,
+        LessonsModule,
+        PlansModule,
         HandleModule,
       ],
       providers: [

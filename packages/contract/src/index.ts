@@ -3,7 +3,6 @@ import type { SettingValues } from "@mirrup/catalogue";
 import type {
   CountedBy,
   Drill,
-  Energy,
   Gate,
   Goal,
   Load,
@@ -16,8 +15,10 @@ import type {
   WeekLoad,
 } from "@mirrup/core";
 import type { Opened, StandingChange } from "./changes.js";
+import type { LessonStudent, LessonView } from "./lessons.js";
 import type { DecisionView, StudentProfile } from "./teaching.js";
 
+export * from "./lessons.js";
 export * from "./teaching.js";
 export type { Opened, StandingChange };
 
@@ -93,14 +94,6 @@ export interface StandingItem {
 /** What this week asks of a student's legs so far, and what it may come to. */
 export interface LoadView extends WeekLoad {
   readonly today: Load;
-}
-
-/** What is asked of a plan: minutes, how the student comes, and sides such as `cross:left`. */
-export interface PlanQuery {
-  readonly minutes: number;
-  readonly energy: Energy;
-  readonly ban: readonly string[];
-  readonly pin: readonly string[];
 }
 
 /** How the simulated rope handle turns; what is left out has a default. */
@@ -299,7 +292,7 @@ export interface AuditView {
 /** Everything that Mirrup keeps about one student. */
 export interface StudentRecord {
   readonly format: "mirrup-student";
-  readonly version: 2;
+  readonly version: 3;
   readonly exportedAt: string;
   readonly student: StudentProfile & {
     readonly id: string;
@@ -310,6 +303,8 @@ export interface StudentRecord {
   readonly decisions: readonly DecisionView[];
   readonly sets: readonly (SetRequest & { readonly receivedAt: string; readonly catalogueVersion: string })[];
   readonly standings: readonly StandingItem[];
+  /** Lessons of a class that the student was in, and what was planned for them there. */
+  readonly lessons: readonly (Pick<LessonView, "id" | "day" | "title"> & Omit<LessonStudent, "studentId">)[];
 }
 
 export interface Done {

@@ -1,5 +1,5 @@
 /** What the schemas of the contract are made of. */
-import { SIDES, type Gate } from "@mirrup/core";
+import { DRILL_KINDS, MISS_RULES, SIDES, type Drill, type Gate } from "@mirrup/core";
 import Joi from "joi";
 
 export const uuid = () => Joi.string().guid().lowercase();
@@ -13,6 +13,39 @@ export const items = (item: Joi.Schema) =>
 /** An object schema that names every key of its type, so that a new key is not forgotten here. */
 export const objects = <T extends object>(keys: { readonly [K in keyof Required<T>]: Joi.Schema }) =>
   Joi.object<T>(keys);
+
+/** A calendar day that there is: 30 February is refused. */
+export const localDay = () =>
+  Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/, "day such as 2026-06-01")
+    .custom((value: string, helpers) => {
+      const day = new Date(`${value}T00:00:00Z`);
+      const isDay = !Number.isNaN(day.getTime()) && day.toISOString().startsWith(value);
+      return isDay ? value : helpers.message({ custom: "{{#label}} is no day of the calendar" });
+    });
+export const startTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, "time such as 17:30");
+/** A reason is a code with parameters that depend on it; the core's types say which. */
+export const coded = () => Joi.object({ code: Joi.string().required() }).unknown();
+export const triesLeft = Joi.object({
+  expected: Joi.number().min(0).required(),
+  low: Joi.number().min(0).required(),
+  high: Joi.number().min(0).required(),
+}).required();
+
+export const drill = Joi.object<Drill>({
+  kind: Joi.string()
+    .valid(...DRILL_KINDS)
+    .required(),
+  score: Joi.string().max(100_000),
+  count: whole().min(1),
+  top: whole().min(1),
+  onMiss: Joi.string().valid(...MISS_RULES),
+  growing: Joi.boolean(),
+  seconds: Joi.number().positive().max(86_400),
+  spacing: whole().max(64),
+  rounds: whole().min(1),
+  tempo: Joi.number().positive().max(1000),
+}).required();
 
 const atLeastOne = () => whole().min(1).required();
 

@@ -1,24 +1,29 @@
 /** The Joi schemas of every request and reply. Apart from the types, so that Joi stays out of the shell. */
 import {
   COUNTED_BY,
-  DRILL_KINDS,
-  ENERGIES,
   FAULT_CODES,
-  MISS_RULES,
-  PHASES,
   SCHOOL_IDS,
   STATUSES,
-  type Drill,
-  type LeftOut,
   type Load,
   type Miss,
-  type PlanBlock,
   type Side,
-  type StudentPlan,
   type Unmet,
 } from "@mirrup/core";
 import Joi from "joi";
-import { chance, gate, instant, items, objects, side, subject, uuid, whole } from "./schema-parts.js";
+import {
+  chance,
+  drill,
+  gate,
+  instant,
+  items,
+  localDay,
+  objects,
+  side,
+  subject,
+  uuid,
+  whole,
+} from "./schema-parts.js";
+import { visitKeys } from "./lesson-schemas.js";
 import {
   changeKeys,
   decisionView,
@@ -33,7 +38,6 @@ import {
   ROLES,
   type AuditView,
   type HandleQuery,
-  type PlanQuery,
   type LoadView,
   type Done,
   type InvitationRequest,
@@ -62,24 +66,10 @@ import {
   type StudioView,
 } from "./index.js";
 
+export * from "./lesson-schemas.js";
 export * from "./teaching-schemas.js";
 
 export const idParam = uuid().required();
-
-const drill = Joi.object<Drill>({
-  kind: Joi.string()
-    .valid(...DRILL_KINDS)
-    .required(),
-  score: Joi.string().max(100_000),
-  count: whole().min(1),
-  top: whole().min(1),
-  onMiss: Joi.string().valid(...MISS_RULES),
-  growing: Joi.boolean(),
-  seconds: Joi.number().positive().max(86_400),
-  spacing: whole().max(64),
-  rounds: whole().min(1),
-  tempo: Joi.number().positive().max(1000),
-}).required();
 
 const miss = Joi.object<Miss>({
   position: whole().min(1),
@@ -104,8 +94,6 @@ export const setRequest = objects<SetRequest>({
   at: instant().required(),
 });
 
-const localDay = () => Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/);
-
 export const loadReply = objects<LoadView>({
   weekStart: localDay().required(),
   landings: Joi.number().required(),
@@ -115,53 +103,6 @@ export const loadReply = objects<LoadView>({
     landings: Joi.number().required(),
     multiples: Joi.number().required(),
   }).required(),
-});
-
-const sidesAsked = () =>
-  Joi.array()
-    .items(Joi.string().pattern(/^[a-z0-9-]+:(left|right|whole)$/, "side such as cross:left"))
-    .single()
-    .max(100)
-    .default([]);
-
-export const planQuery = objects<PlanQuery>({
-  minutes: Joi.number().integer().min(0).max(240).default(45),
-  energy: Joi.string()
-    .valid(...ENERGIES)
-    .default("normal"),
-  ban: sidesAsked(),
-  pin: sidesAsked(),
-}).prefs({ convert: true });
-
-const coded = () => Joi.object({ code: Joi.string().required() }).unknown();
-const planBlock = objects<PlanBlock>({
-  phase: Joi.string()
-    .valid(...PHASES)
-    .required(),
-  subject: subject().required(),
-  side: side().required(),
-  drill,
-  aim: whole().min(1).allow(null).required(),
-  chance: chance().allow(null).required(),
-  sets: whole().min(1).required(),
-  minutes: Joi.number().min(0).required(),
-  rest: Joi.number().min(0).required(),
-  landings: Joi.number().min(0).required(),
-  multiples: Joi.number().min(0).required(),
-  effort: Joi.string().required(),
-  reason: coded().required(),
-});
-export const planReply = objects<StudentPlan>({
-  blocks: Joi.array().items(planBlock).required(),
-  leftOut: Joi.array()
-    .items(
-      objects<LeftOut>({ subject: subject().required(), side: side().required(), why: coded().required() }),
-    )
-    .required(),
-  minutes: Joi.number().required(),
-  landings: Joi.number().required(),
-  multiples: Joi.number().required(),
-  objective: Joi.number().required(),
 });
 
 /** From an address, where every number is text. */
@@ -405,7 +346,7 @@ export const auditReply = items(
 );
 export const studentRecordReply = objects<StudentRecord>({
   format: Joi.string().valid("mirrup-student").required(),
-  version: Joi.number().valid(2).required(),
+  version: Joi.number().valid(3).required(),
   exportedAt: instant().required(),
   student: (studentProfile as Joi.ObjectSchema).keys({
     id: uuid().required(),
@@ -423,4 +364,14 @@ export const studentRecordReply = objects<StudentRecord>({
     )
     .required(),
   standings: Joi.array().items(standing).required(),
+  lessons: Joi.array()
+    .items(
+      Joi.object({
+        ...visitKeys,
+        id: uuid().required(),
+        day: localDay().required(),
+        title: Joi.string().required(),
+      }),
+    )
+    .required(),
 });

@@ -12,7 +12,19 @@ import {
   type SubjectSide,
 } from "@mirrup/core";
 import Joi from "joi";
-import { chance, gate, instant, items, objects, side, subject, uuid, whole } from "./schema-parts.js";
+import {
+  chance,
+  gate,
+  instant,
+  items,
+  objects,
+  side,
+  startTime,
+  subject,
+  triesLeft,
+  uuid,
+  whole,
+} from "./schema-parts.js";
 import {
   DECISION_KINDS,
   HOME_STEPS,
@@ -132,9 +144,7 @@ export const importReply = objects<ImportReply>({
 const groupKeys = {
   name: name(),
   weekday: Joi.number().integer().min(1).max(7).allow(null),
-  startTime: Joi.string()
-    .pattern(/^([01]\d|2[0-3]):[0-5]\d$/, "time such as 17:30")
-    .allow(null),
+  startTime: startTime().allow(null),
   place: Joi.string().allow("").max(120),
   members: Joi.array().items(uuid()).max(2000).unique(),
 };
@@ -217,15 +227,10 @@ export const decisionsReply = objects<DecisionsReply>({
   opened: Joi.array().items(Joi.object(openedKeys)).required(),
 });
 
-const tries = Joi.object({
-  expected: Joi.number().min(0).required(),
-  low: Joi.number().min(0).required(),
-  high: Joi.number().min(0).required(),
-}).required();
 export const pathReply = objects<PathView>({
   goals: Joi.array().items(goal).required(),
   steps: Joi.array()
-    .items(Joi.object<PathStep>({ ...sideKeys, gate, status: status(), tries }))
+    .items(Joi.object<PathStep>({ ...sideKeys, gate, status: status(), tries: triesLeft }))
     .required(),
   choices: Joi.array()
     .items(
@@ -236,16 +241,16 @@ export const pathReply = objects<PathView>({
       }),
     )
     .required(),
-  tries,
+  tries: triesLeft,
 });
 
 /** Goals as an address carries them: `cross:left`, one or several. */
-export const pathQuery = Joi.object<{ readonly goal?: string | readonly string[] }>({
-  goal: Joi.array()
+export const goalsAsked = () =>
+  Joi.array()
     .items(Joi.string().pattern(/^[a-z0-9:#-]+:(left|right|whole|both)$/, "goal such as cross:left"))
     .single()
-    .max(20),
-});
+    .max(20);
+export const pathQuery = Joi.object<{ readonly goal?: string | readonly string[] }>({ goal: goalsAsked() });
 
 export const gridReply = objects<GridView>({
   sides: Joi.array().items(Joi.string()).required(),

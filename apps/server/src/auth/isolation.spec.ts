@@ -2,13 +2,14 @@ import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import pg from "pg";
 import { v7 as uuid } from "uuid";
 import type { Client } from "../testing/client.js";
-import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 type Who = "public" | "signed-in" | "viewer" | "coach" | "owner";
 
 let server: TestApp;
 let student: string;
 let person: string;
+let lesson: string;
 let viewer: Client;
 let coach: Client;
 /** Owner of another studio, asking for this one. */
@@ -19,6 +20,8 @@ beforeAll(async () => {
   student = await server.addStudent("Wren Alder");
   viewer = await server.addPerson(server.studioId, "viewer");
   coach = await server.addPerson(server.studioId, "coach");
+  lesson = lessonOf().id;
+  await coach.post("/api/lessons", { lessons: [lessonOf({ id: lesson })] });
   person = ((await coach.get("/api/auth/session")).body as { person: { id: string } }).person.id;
   const elsewhere = await server.addStudio("Other Hall");
   neighbour = (await server.addPerson(elsewhere, "owner")).inStudio(server.studioId);
@@ -57,6 +60,15 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/sets": ["viewer"],
   "GET /api/students/{id}/load": ["viewer"],
   "GET /api/students/{id}/plan": ["viewer"],
+  "GET /api/students/{id}/weeks": ["viewer"],
+  "GET /api/class-options": ["viewer"],
+  "GET /api/lessons": ["viewer"],
+  "POST /api/lessons": ["coach", () => ({ lessons: [lessonOf()] })],
+  "GET /api/lessons/{id}": ["viewer"],
+  "PATCH /api/lessons/{id}": ["coach", () => ({ version: 1 })],
+  "PATCH /api/lessons/{id}/run": ["coach"],
+  "GET /api/lessons/{id}/done": ["viewer"],
+  "DELETE /api/lessons/{id}": ["coach"],
   "PUT /api/students/{id}/stop": ["coach"],
   "DELETE /api/students/{id}/stop": ["coach"],
   "POST /api/decisions": ["coach", () => ({ decisions: [decisionOf(student)] })],
@@ -75,11 +87,18 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/audit": ["owner"],
 };
 
+/** What a route's address has to say beside its path. */
+const QUERIES: Readonly<Record<string, string>> = {
+  "/api/students/{id}/sets": "?subject=cross&side=left",
+  "/api/students/{id}/weeks": `?until=${new Date().getUTCFullYear() + 1}-01-01`,
+  "/api/lessons": "?from=2026-01-01&to=2026-01-07",
+};
+
 function ask(client: Client, route: string): Promise<{ status: number; body: unknown }> {
   const [method = "", path = ""] = route.split(" ");
-  const id = path.includes("/people/") ? person : student;
+  const id = path.includes("/people/") ? person : path.includes("/lessons/") ? lesson : student;
   const body = ROUTES[route]?.[1]?.();
-  const query = path.endsWith("/sets") && method === "GET" ? "?subject=cross&side=left" : "";
+  const query = method === "GET" ? (QUERIES[path] ?? "") : "";
   return client.ask(method, path.replace("{id}", id) + query, method === "GET" ? undefined : (body ?? {}));
 }
 
@@ -209,12 +228,18 @@ describe("a student's record", () => {
     await server.post("/api/decisions", { decisions: [decisionOf(gone)] });
     const { body: group } = await server.post("/api/groups", { name: "Evenings", members: [gone] });
     expect(group).toMatchObject({ members: [gone] });
+    const { id: groupId } = group as { id: string };
+    const evening = lessonOf({ groupId, title: "Evenings" });
+    expect((await server.post("/api/lessons", { lessons: [evening] })).body).toMatchObject({
+      items: [{ students: [{ studentId: gone }] }],
+    });
     const { body } = await server.get(`/api/students/${gone}/export`);
     expect(body).toMatchObject({
       format: "mirrup-student",
-      version: 2,
+      version: 3,
       student: { id: gone, name: "Juniper Vanish", groups: ["Evenings"] },
       decisions: [{ subject: "cross", side: "left", by: expect.any(String) }],
+      lessons: [{ title: "Evenings", attendance: "expected" }],
     });
     expect((body as { sets: { id: string }[] }).sets.map((set) => set.id).sort()).toEqual(
       sets.map((set) => set.id).sort(),

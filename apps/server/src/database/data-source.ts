@@ -3,6 +3,8 @@ import { AuditEntity } from "../audit/audit.entity.js";
 import { PersonEntity } from "../auth/person.entity.js";
 import { GroupMemberEntity } from "../groups/group-member.entity.js";
 import { GroupEntity } from "../groups/group.entity.js";
+import { LessonStudentEntity } from "../lessons/lesson-student.entity.js";
+import { LessonEntity } from "../lessons/lesson.entity.js";
 import { DecisionEntity } from "../log/decision.entity.js";
 import { SetEntity } from "../log/set.entity.js";
 import { MailEntity } from "../mail/mail.entity.js";
@@ -18,6 +20,7 @@ import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
 import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
+import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
 /** How to reach the database at `url`. The schema changes by migrations alone. */
@@ -34,6 +37,8 @@ export function databaseOptions(url: string): DataSourceOptions {
       GroupEntity,
       GroupMemberEntity,
       EarlyStopEntity,
+      LessonEntity,
+      LessonStudentEntity,
       LessonLoadEntity,
       StandingEntity,
       PersonEntity,
@@ -48,6 +53,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       Teaching1764200000000,
       Stops1764300000000,
       Loads1764400000000,
+      Lessons1764500000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -180,6 +180,14 @@ export class UnknownGroupProblem extends ProblemException {
   }
 }
 
+export class UnknownLessonProblem extends ProblemException {
+  readonly code = "unknown-lesson";
+  readonly status = 404;
+  constructor() {
+    super("There is no such lesson in the studio; it may have been taken off. Look for it on Today.");
+  }
+}
+
 /** One or more decisions of a batch break a rule. */
 export class RefusedDecisionsProblem extends ProblemException {
   readonly code = "refused-decisions";

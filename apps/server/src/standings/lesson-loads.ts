@@ -67,12 +67,16 @@ export async function remakeLoads(
   await addLoads(scope, sets);
 }
 
-/** A student's lessons of the last year and a bit, in no order. */
-export async function loadsOf(scope: Scope, studentId: string): Promise<readonly LessonLoadEntity[]> {
+/** The lessons of some students in the last year and a bit, in no order; one query. */
+export async function loadsOf(
+  scope: Scope,
+  studentIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly LessonLoadEntity[]>> {
   const first = localDate(scope.now.getTime() - LOOKED_BACK_DAYS * DAY_MS, scope.studio.timeZone);
-  return scope.manager.findBy(LessonLoadEntity, {
+  const rows = await scope.manager.findBy(LessonLoadEntity, {
     studioId: scope.studio.id,
-    studentId,
+    studentId: In([...studentIds]),
     day: MoreThanOrEqual(first),
   });
+  return new Map(studentIds.map((id) => [id, rows.filter((row) => row.studentId === id)]));
 }

@@ -4,6 +4,8 @@ import { AuditService } from "../audit/index.js";
 import { In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { GroupEntity, MembersService } from "../groups/index.js";
+import { LessonStudentEntity } from "../lessons/lesson-student.entity.js";
+import { LessonEntity } from "../lessons/lesson.entity.js";
 import { decisionsOf, requestOf, SetEntity } from "../log/index.js";
 import { StandingsService, standingItem } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
@@ -29,10 +31,18 @@ export class RecordService {
       order: { happenedAt: "ASC", id: "ASC" },
     });
     const standings = await this.standings.standings(scope, student);
+    const visits = await scope.manager.findBy(LessonStudentEntity, {
+      studioId: scope.studio.id,
+      studentId: id,
+    });
+    const lessons = await scope.manager.findBy(LessonEntity, {
+      studioId: scope.studio.id,
+      id: In(visits.map((visit) => visit.lessonId)),
+    });
     await this.audit.note(scope, "exported", { studentId: id });
     return {
       format: "mirrup-student",
-      version: 2,
+      version: 3,
       exportedAt: scope.now.toISOString(),
       student: {
         ...profileOf(student),
@@ -48,6 +58,10 @@ export class RecordService {
         catalogueVersion: set.catalogueVersion,
       })),
       standings: standings.map(standingItem),
+      lessons: visits.map(({ lessonId, attendance, places }) => {
+        const { day = "", title = "" } = lessons.find((lesson) => lesson.id === lessonId) ?? {};
+        return { id: lessonId, day, title, attendance, places };
+      }),
     };
   }
 

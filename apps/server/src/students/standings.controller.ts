@@ -107,7 +107,7 @@ export class StandingsController {
     return this.scopes.run(member, async (scope) => {
       await this.students.getOrThrow(scope, id);
       const { now, studio } = scope;
-      const lessons = await loadsOf(scope, id);
+      const lessons = (await loadsOf(scope, [id])).get(id) ?? [];
       const today = localDate(now.getTime(), studio.timeZone);
       const { landings, multiples } = lessons.find((one) => one.day === today) ?? {
         landings: 0,

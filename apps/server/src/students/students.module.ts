@@ -5,7 +5,6 @@ import { StandingsModule } from "../standings/index.js";
 import { GridController } from "./grid.controller.js";
 import { ImportController } from "./import.controller.js";
 import { ImportService } from "./import.service.js";
-import { PlanController } from "./plan.controller.js";
 import { RecordController } from "./record.controller.js";
 import { RecordService } from "./record.service.js";
 import { RosterService } from "./roster.service.js";
@@ -24,9 +23,8 @@ import { StudentsService } from "./students.service.js";
     RecordController,
     GridController,
     StopsController,
-    PlanController,
   ],
   providers: [StudentsService, RosterService, RecordService, ImportService, StopsService],
-  exports: [StudentsService],
+  exports: [StudentsService, StopsService],
 })
 export class StudentsModule {}

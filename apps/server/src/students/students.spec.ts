@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
-import { DAY_MS, decodeStatuses, type StudentPlan } from "@mirrup/core";
+import { DAY_MS, decodeStatuses } from "@mirrup/core";
 import type {
   GridView,
   GroupView,
@@ -9,7 +9,7 @@ import type {
   StudentDetail,
   StudentView,
 } from "@mirrup/contract";
-import { gridReply, pathReply, planReply, schoolsReply, studentDetail } from "@mirrup/contract/schemas";
+import { gridReply, pathReply, schoolsReply, studentDetail } from "@mirrup/contract/schemas";
 import { v7 as uuid } from "uuid";
 import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
@@ -152,45 +152,6 @@ describe("a week's landings", () => {
     });
     await server.post("/api/decisions", { decisions: [back] });
     expect(await load(id)).toMatchObject({ landings: 30, today: { landings: 30, multiples: 0 } });
-  });
-});
-
-describe("a plan", () => {
-  const plan = async (id: string, query = "") => {
-    const { status, body } = await server.get(`/api/students/${id}/plan${query}`);
-    return { status, ...(body as StudentPlan) };
-  };
-
-  it("fills the minutes by the record, within what is asked", async () => {
-    const { id } = await add({ name: "Well Planned" });
-    const sets = ["basic-bounce", "run-step", "boxer-step"].map((subject) =>
-      setOf(id, { subject, clean: 25, bestStreak: 25 }),
-    );
-    await server.post("/api/sets", { sets });
-    const made = await plan(id, "?minutes=30");
-    expect(planReply.validate({ ...made, status: undefined }, { allowUnknown: true }).error).toBeUndefined();
-    expect(made.minutes).toBeLessThanOrEqual(30);
-    expect(made.blocks.map((block) => block.phase)).toEqual(
-      expect.arrayContaining(["warm-up", "main", "cool-down"]),
-    );
-    const main = made.blocks.find((block) => block.phase === "main");
-    const side = `${main?.subject ?? ""}:${main?.side ?? ""}`;
-    const without = await plan(id, `?minutes=30&ban=${side}`);
-    expect(without.blocks.map((block) => `${block.subject}:${block.side}`)).not.toContain(side);
-    expect(without.leftOut).toContainEqual({
-      subject: main?.subject,
-      side: main?.side,
-      why: { code: "banned" },
-    });
-  });
-
-  it("asks for numbers that can be minutes, and is empty after an early stop", async () => {
-    const { id } = await add({ name: "Badly Asked" });
-    for (const query of ["?minutes=-5", "?minutes=soon", "?energy=wild", "?ban=everything"]) {
-      expect((await plan(id, query)).status).toBe(400);
-    }
-    await server.owner.ask("PUT", `/api/students/${id}/stop`, {});
-    expect(await plan(id)).toMatchObject({ status: 200, blocks: [], minutes: 0 });
   });
 });
 

@@ -1,4 +1,4 @@
-import type { DecisionRequest, Role, SetRequest } from "@mirrup/contract";
+import type { DecisionRequest, NewLesson, Role, SetRequest } from "@mirrup/contract";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { randomUUID } from "node:crypto";
 import type { AddressInfo } from "node:net";
@@ -169,4 +169,9 @@ export function decisionOf(studentId: string, changes: Partial<DecisionRequest> 
     at: new Date(Date.now() - 3_600_000).toISOString(),
     ...changes,
   };
+}
+
+/** A lesson of an hour on a day of June, of no group, but for what is given. */
+export function lessonOf(changes: Partial<NewLesson> = {}): NewLesson {
+  return { id: uuid(), title: "Monday class", day: "2026-06-01", minutes: 60, ...changes };
 }

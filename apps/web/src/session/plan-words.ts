@@ -1,4 +1,4 @@
-import type { LeftOutWhy, Phase, PlanReason } from "@mirrup/core";
+import type { LeftOutWhy, Phase, PlanReason, Precaution } from "@mirrup/core";
 import { dateWords, listWords, reasonWords, skillName } from "../app/words.js";
 
 export const PHASE_NAMES: Readonly<Record<Phase, string>> = {
@@ -9,6 +9,21 @@ export const PHASE_NAMES: Readonly<Record<Phase, string>> = {
   combo: "Combo",
   "late-hard": "New and hard, after the main work",
   "cool-down": "Cool-down",
+};
+
+/** What is not at hand, as one says it when planning, and what that keeps out. */
+export const PRECAUTION_NAMES: Readonly<Record<Precaution, string>> = {
+  shoes: "Shoes that cushion",
+  surface: "A floor that gives",
+  face: "Eye protection",
+  neck: "A rope that is neither beaded nor wire",
+};
+
+const MISSING_WORDS: Readonly<Record<Precaution, string>> = {
+  shoes: "no multiples without shoes that cushion",
+  surface: "no high jumps on a hard floor",
+  face: "the rope can strike the face, and there is no eye protection",
+  neck: "the rope passes the neck, and a beaded or wire one is at hand",
 };
 
 export function planReasonWords(reason: PlanReason): string {
@@ -30,6 +45,8 @@ export function leftOutWords(why: LeftOutWhy): string {
   switch (why.code) {
     case "banned":
       return "not today, as you said";
+    case "missing":
+      return MISSING_WORDS[why.precaution];
     case "tired":
       return "new and hard: not for a tired day";
     case "minutes":

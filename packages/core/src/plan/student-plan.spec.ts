@@ -168,3 +168,27 @@ describe("one student's plan", () => {
     expect(made.objective).toBe(0);
   });
 });
+
+describe("a plan that was changed by hand", () => {
+  it("costs nothing as it is, and what it loses by a ban or by a block that is kept in", () => {
+    const free = plan();
+    expect(free.cost).toBe(0);
+    const worked = free.blocks.find((block) => block.phase === "main");
+    const key = sideKey(worked?.subject ?? "", worked?.side ?? "whole");
+    const without = plan(undefined, { bans: new Set([key]) });
+    expect(without.cost).toBeGreaterThan(0);
+    expect(without.objective + without.cost).toBeCloseTo(free.objective, 9);
+    const kept = plan(undefined, { pins: new Set([key]) });
+    expect(kept.cost).toBe(0);
+    expect(kept.objective).toBeCloseTo(free.objective, 9);
+  });
+
+  it("does so many sets more of a side, and fewer, and leaves the rest to the plan", () => {
+    const setsOf = (made: StudentPlan) => made.blocks.find((block) => block.subject === "double")?.sets;
+    const usual = plan(undefined, { moreSets: new Map([["double:whole", 0]]) });
+    expect(setsOf(plan(undefined, { moreSets: new Map([["double:whole", 1]]) }))).toBe(
+      (setsOf(usual) ?? 0) + 1,
+    );
+    expect(setsOf(plan(undefined, { moreSets: new Map([["double:whole", -9]]) }))).toBe(1);
+  });
+});

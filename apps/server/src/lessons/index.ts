@@ -1,0 +1,1 @@
+export { LessonsModule } from "./lessons.module.js";

@@ -1,0 +1,21 @@
+import type { Attendance, LessonPlace } from "@mirrup/contract";
+import { Column, Entity, PrimaryColumn } from "typeorm";
+
+/** One student in one lesson: whether they come, and what they do in each turn. */
+@Entity("lesson_student")
+export class LessonStudentEntity {
+  @PrimaryColumn("uuid", { name: "studio_id" })
+  studioId!: string;
+
+  @PrimaryColumn("uuid", { name: "lesson_id" })
+  lessonId!: string;
+
+  @PrimaryColumn("uuid", { name: "student_id" })
+  studentId!: string;
+
+  @Column("text")
+  attendance!: Attendance;
+
+  @Column("jsonb")
+  places!: readonly (LessonPlace | null)[];
+}

@@ -1,0 +1,197 @@
+import type {
+  LessonChange,
+  LessonRun,
+  LessonsQuery,
+  LessonStudent,
+  LessonView,
+  NewLesson,
+} from "@mirrup/contract";
+import { Injectable } from "@nestjs/common";
+import { Between, In } from "typeorm";
+import type { Scope } from "../database/scope.js";
+import { GroupEntity, MembersService } from "../groups/index.js";
+import {
+  StaleChangeProblem,
+  UnknownGroupProblem,
+  UnknownLessonProblem,
+  UnknownStudentProblem,
+} from "../problems/problem.js";
+import { StudentEntity } from "../students/index.js";
+import { LessonStudentEntity } from "./lesson-student.entity.js";
+import { LessonEntity } from "./lesson.entity.js";
+
+/** Lessons: planned, changed, and what happens in the hall. */
+@Injectable()
+export class LessonsService {
+  constructor(private readonly members: MembersService) {}
+
+  /** The lessons of some days, in order. */
+  async list(scope: Scope, { from, to }: LessonsQuery): Promise<LessonView[]> {
+    const lessons = await scope.manager.findBy(LessonEntity, {
+      studioId: scope.studio.id,
+      day: Between(from, to),
+    });
+    const students = await this.studentsOf(
+      scope,
+      lessons.map((lesson) => lesson.id),
+    );
+    const when = ({ day, startTime }: LessonEntity) => `${day} ${startTime ?? "99"}`;
+    return lessons
+      .sort((one, other) => when(one).localeCompare(when(other)) || one.title.localeCompare(other.title))
+      .map((lesson) => viewOf(lesson, students.get(lesson.id) ?? []));
+  }
+
+  async read(scope: Scope, id: string): Promise<LessonView> {
+    const lesson = await this.getOrThrow(scope, id);
+    return viewOf(lesson, (await this.studentsOf(scope, [id])).get(id) ?? []);
+  }
+
+  /**
+   * Adds lessons, all or none; one that is there already under its id stays as it is. Whoever is in
+   * the group is expected, unless the request names its students.
+   */
+  async add(scope: Scope, lessons: readonly NewLesson[]): Promise<LessonView[]> {
+    const studioId = scope.studio.id;
+    const ids = lessons.map((lesson) => lesson.id);
+    const known = await scope.manager.findBy(LessonEntity, { studioId, id: In(ids) });
+    const there = new Set(known.map((lesson) => lesson.id));
+    const fresh = lessons.filter((lesson) => !there.has(lesson.id));
+    const groupIds = [...new Set(fresh.flatMap((lesson) => lesson.groupId ?? []))];
+    const groups = await scope.manager.countBy(GroupEntity, { studioId, id: In(groupIds) });
+    if (groups !== groupIds.length) throw new UnknownGroupProblem();
+    const members = await this.members.studentsOf(scope, groupIds);
+    for (const { students, ...fields } of fresh) {
+      await scope.manager.insert(LessonEntity, {
+        groupId: null,
+        startTime: null,
+        place: "",
+        plan: null,
+        ...fields,
+        title: fields.title.trim(),
+        studioId,
+        progress: null,
+        finishedAt: null,
+        createdAt: scope.now,
+        version: 1,
+      });
+      const expected = members.get(fields.groupId ?? "") ?? [];
+      const rows = students ?? expected.map((studentId) => newcomer(studentId));
+      await this.setStudents(scope, fields.id, rows);
+    }
+    const students = await this.studentsOf(scope, ids);
+    const stored = await scope.manager.findBy(LessonEntity, { studioId, id: In(ids) });
+    return stored.map((lesson) => viewOf(lesson, students.get(lesson.id) ?? []));
+  }
+
+  /** Changes some fields of a lesson; refuses what was made from an older state. */
+  async change(scope: Scope, id: string, change: LessonChange): Promise<LessonView> {
+    const { version, students, ...fields } = change;
+    const held = await this.hold(scope, id);
+    if (held.version !== version) throw new StaleChangeProblem(await this.read(scope, id));
+    const key = { studioId: scope.studio.id, id };
+    // One assignment for all fields: the plan is a document and not a part of the entity's graph.
+    await scope.manager.save(LessonEntity, { ...held, ...fields, ...key, version: version + 1 });
+    if (students !== undefined) await this.setStudents(scope, id, students);
+    return this.read(scope, id);
+  }
+
+  /** What happens in the hall: who came, how far it is, that it is over. Never refused for an older state. */
+  async run(
+    scope: Scope,
+    id: string,
+    { attendance = {}, progress, finished }: LessonRun,
+  ): Promise<LessonView> {
+    const held = await this.hold(scope, id);
+    const known = await this.knownStudents(scope, Object.keys(attendance));
+    const kept = new Map((await this.rowsOf(scope, [id])).map((row) => [row.studentId, row.places]));
+    const key = { studioId: scope.studio.id, lessonId: id };
+    const changed = Object.entries(attendance)
+      .filter(([studentId]) => known.has(studentId))
+      .map(([studentId, value]) => ({
+        ...{ ...key, studentId, attendance: value },
+        places: [...(kept.get(studentId) ?? [])],
+      }));
+    await scope.manager.save(LessonStudentEntity, changed);
+    await scope.manager.save(LessonEntity, {
+      ...held,
+      ...(progress === undefined ? {} : { progress }),
+      ...(finished === undefined ? {} : { finishedAt: finished ? (held.finishedAt ?? scope.now) : null }),
+    });
+    return this.read(scope, id);
+  }
+
+  async remove(scope: Scope, id: string): Promise<void> {
+    await this.getOrThrow(scope, id);
+    await scope.manager.delete(LessonEntity, { studioId: scope.studio.id, id });
+  }
+
+  private async getOrThrow(scope: Scope, id: string): Promise<LessonEntity> {
+    const lesson = await scope.manager.findOneBy(LessonEntity, { studioId: scope.studio.id, id });
+    if (lesson === null) throw new UnknownLessonProblem();
+    return lesson;
+  }
+
+  private async hold(scope: Scope, id: string): Promise<Pick<LessonEntity, keyof LessonEntity>> {
+    const held = await scope.manager.findOne(LessonEntity, {
+      where: { studioId: scope.studio.id, id },
+      lock: { mode: "for_no_key_update" },
+    });
+    if (held === null) throw new UnknownLessonProblem();
+    return held;
+  }
+
+  private rowsOf(scope: Scope, ids: readonly string[]): Promise<LessonStudentEntity[]> {
+    return scope.manager.findBy(LessonStudentEntity, {
+      studioId: scope.studio.id,
+      lessonId: In([...ids]),
+    });
+  }
+
+  private async studentsOf(scope: Scope, ids: readonly string[]): Promise<Map<string, LessonStudent[]>> {
+    const byLesson = new Map<string, LessonStudent[]>();
+    for (const { lessonId, studentId, attendance, places } of await this.rowsOf(scope, ids)) {
+      byLesson.set(lessonId, [...(byLesson.get(lessonId) ?? []), { studentId, attendance, places }]);
+    }
+    return byLesson;
+  }
+
+  private async knownStudents(scope: Scope, ids: readonly string[]): Promise<ReadonlySet<string>> {
+    const found = await scope.manager.find(StudentEntity, {
+      select: { id: true },
+      where: { studioId: scope.studio.id, id: In([...ids]) },
+    });
+    return new Set(found.map((student) => student.id));
+  }
+
+  /** Makes these the students of the lesson. */
+  private async setStudents(
+    scope: Scope,
+    lessonId: string,
+    students: readonly LessonStudent[],
+  ): Promise<void> {
+    const studioId = scope.studio.id;
+    const known = await this.knownStudents(
+      scope,
+      students.map((one) => one.studentId),
+    );
+    if (students.some((one) => !known.has(one.studentId))) throw new UnknownStudentProblem();
+    await scope.manager.delete(LessonStudentEntity, { studioId, lessonId });
+    const rows = students.map(({ studentId, attendance, places }) => ({
+      ...{ studioId, lessonId, studentId, attendance },
+      places: [...places],
+    }));
+    if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
+  }
+}
+
+function newcomer(studentId: string): LessonStudent {
+  return { studentId, attendance: "expected", places: [] };
+}
+
+function viewOf(lesson: LessonEntity, students: readonly LessonStudent[]): LessonView {
+  const { id, version, groupId, title, day, startTime, minutes, place, plan, progress, finishedAt } = lesson;
+  return {
+    ...{ id, version, groupId, title, day, startTime, minutes, place, plan, students, progress },
+    finishedAt: finishedAt?.toISOString() ?? null,
+  };
+}

@@ -1,0 +1,1 @@
+export { PlansModule } from "./plans.module.js";

@@ -1,0 +1,13 @@
+import { Module } from "@nestjs/common";
+import { GroupsModule } from "../groups/index.js";
+import { StandingsModule } from "../standings/index.js";
+import { StudentsModule } from "../students/index.js";
+import { ClassOptionsController } from "./class-options.controller.js";
+import { StudentPlanController } from "./student-plan.controller.js";
+import { WeeksController } from "./weeks.controller.js";
+
+@Module({
+  imports: [StandingsModule, StudentsModule, GroupsModule],
+  controllers: [StudentPlanController, ClassOptionsController, WeeksController],
+})
+export class PlansModule {}

@@ -1,0 +1,164 @@
+import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
+import type { ClassStudentView, StudentDetail, WeeksView } from "@mirrup/contract";
+import { classOptionsReply, planReply, weeksReply } from "@mirrup/contract/schemas";
+import { DAY_MS, planClass, type ClassAsked, type StudentPlan } from "@mirrup/core";
+import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+
+let server: TestApp;
+let student: string;
+beforeAll(async () => {
+  server = await startTestApp();
+  student = await server.addStudent("Fern Halloway");
+  const bounce = setOf(student, { clean: 40, bestStreak: 40 });
+  await server.post("/api/sets", { sets: [bounce] });
+  const double = decisionOf(student, { subject: "double-under", side: "whole" });
+  await server.post("/api/decisions", { decisions: [double] });
+});
+afterAll(() => server.close());
+
+const inDays = (days: number) => new Date(Date.now() + days * DAY_MS).toISOString().slice(0, 10);
+
+describe("one student's plan", () => {
+  const plan = async (query: string) => {
+    const { status, body } = await server.get(`/api/students/${student}/plan${query}`);
+    expect([status, planReply.validate(body).error]).toEqual([200, undefined]);
+    return body as StudentPlan;
+  };
+
+  it("fills the minutes by the record, within what is asked", async () => {
+    const made = await plan("?minutes=30");
+    expect(made.minutes).toBeLessThanOrEqual(30);
+    expect(made.blocks.map((block) => block.phase)).toEqual(
+      expect.arrayContaining(["warm-up", "main", "cool-down"]),
+    );
+    const main = made.blocks.find((block) => block.phase === "main");
+    const side = `${main?.subject ?? ""}:${main?.side ?? ""}`;
+    const without = await plan(`?minutes=30&ban=${side}`);
+    expect(without.blocks.map((block) => `${block.subject}:${block.side}`)).not.toContain(side);
+    expect(without.leftOut).toContainEqual({
+      subject: main?.subject,
+      side: main?.side,
+      why: { code: "banned" },
+    });
+  });
+
+  it("is empty after an early stop", async () => {
+    const hurt = await server.addStudent("Sore Heel");
+    await server.owner.ask("PUT", `/api/students/${hurt}/stop`, {});
+    expect((await server.get(`/api/students/${hurt}/plan`)).body).toMatchObject({ blocks: [], minutes: 0 });
+    await server.owner.ask("DELETE", `/api/students/${hurt}`);
+  });
+
+  it("lengthens a block by so many sets, and says what a ban costs", async () => {
+    const usual = await plan("?minutes=90");
+    const [worked] = usual.blocks.filter((block) => block.phase === "main");
+    const key = `${worked?.subject ?? ""}:${worked?.side ?? ""}`;
+    const setsOf = ({ blocks }: StudentPlan) =>
+      blocks.find((block) => block.phase === "main" && block.subject === worked?.subject)?.sets;
+    const [longer, longest] = [
+      await plan(`?minutes=90&more=${key}:1`),
+      await plan(`?minutes=90&more=${key}:2`),
+    ];
+    expect(setsOf(longest)).toBe((setsOf(longer) ?? 0) + 1);
+    expect((await plan(`?minutes=90&ban=${key}`)).cost).toBeGreaterThan(0);
+  });
+
+  it("leaves out what nothing at hand makes safe", async () => {
+    const careful = await plan("?minutes=90&missing=shoes");
+    const multiples = (made: StudentPlan) => made.blocks.filter((block) => block.effort === "multiples");
+    expect(multiples(careful)).toEqual([]);
+    const refused = careful.leftOut.filter((one) => one.why.code === "missing");
+    expect(refused.map((one) => one.why)).toContainEqual({ code: "missing", precaution: "shoes" });
+    expect((await plan("?minutes=90")).leftOut.map((one) => one.why.code)).not.toContain("missing");
+  });
+
+  it.each([
+    ...["?minutes=-5", "?minutes=soon", "?energy=wild", "?ban=everything"],
+    ...["?missing=wings", "?more=cross:left"],
+  ])("refuses %s", async (query) => {
+    expect((await server.get(`/api/students/${student}/plan${query}`)).status).toBe(400);
+  });
+});
+
+describe("what a class can do", () => {
+  it("is enough to plan it from", async () => {
+    const other = await server.addStudent("Moss Tarn");
+    await server.owner.ask("PUT", `/api/students/${other}/stop`, {});
+    const { status, body } = await server.get("/api/class-options");
+    expect([status, classOptionsReply.validate(body).error]).toEqual([200, undefined]);
+    const students = (body as { items: ClassStudentView[] }).items;
+    expect(students.map((one) => [one.name, one.hasStopped])).toEqual([
+      ["Fern Halloway", false],
+      ["Moss Tarn", true],
+    ]);
+    const asked: ClassAsked = {
+      ...{ minutes: 45, stations: 2, coaches: 1, helpers: 0, floor: null, seed: 1 },
+      ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [] },
+    };
+    const plan = planClass(asked, students);
+    expect(plan.faults).toEqual([]);
+    for (const one of plan.students) expect(one.places).not.toContain(null);
+  });
+
+  it("is that of a group where one is named, without what is missing", async () => {
+    const { body: group } = await server.post("/api/groups", { name: "Evening", members: [student] });
+    const path = `/api/class-options?group=${(group as { id: string }).id}`;
+    const of = async (query: string) =>
+      ((await server.get(path + query)).body as { items: ClassStudentView[] }).items;
+    const [free] = await of("");
+    expect(free?.name).toBe("Fern Halloway");
+    const multiples = (one: ClassStudentView | undefined) =>
+      one?.options.filter((option) => option.effort === "multiples") ?? [];
+    expect(multiples(free).length).toBeGreaterThan(0);
+    const [careful] = await of("&missing=shoes&missing=surface");
+    expect(multiples(careful)).toEqual([]);
+  });
+});
+
+describe("the weeks toward a date", () => {
+  const weeks = async (query: string) => {
+    const { status, body } = await server.get(`/api/students/${student}/weeks${query}`);
+    expect([status, weeksReply.validate(body).error]).toEqual([200, undefined]);
+    return body as WeeksView;
+  };
+
+  it("spread the tries to a goal over the lessons, and say whether it is enough", async () => {
+    const near = await weeks(`?until=${inDays(8)}&goal=triple-under:whole&perWeek=1`);
+    expect(near.outlook).toBe("not-by-then");
+    expect(near.lessonsNeeded.expected).toBeGreaterThan(near.weeks.length);
+    const far = await weeks(`?until=${inDays(700)}&goal=side-straddle:whole&perWeek=3&tries=200`);
+    expect(far).toMatchObject({ outlook: "likely", lessonsAWeek: 3, triesALesson: 200 });
+    expect(far.reached.map((one) => one.subject)).toContain("side-straddle");
+  });
+
+  it("take the lessons from the days of the student's groups", async () => {
+    await server.post("/api/groups", { name: "Tuesdays", weekday: 2, members: [student] });
+    await server.post("/api/groups", { name: "Fridays", weekday: 5, members: [student] });
+    expect((await weeks(`?until=${inDays(28)}`)).lessonsAWeek).toBe(2);
+  });
+
+  it("have nothing to do for somebody without a goal", async () => {
+    expect(await weeks(`?until=${inDays(28)}`)).toMatchObject({ goals: [], outlook: "there", reached: [] });
+  });
+
+  it("start from the student's own goals", async () => {
+    const { version } = (await server.get(`/api/students/${student}/detail`)).body as StudentDetail;
+    const goals = [{ subject: "cross", side: "both" }];
+    await server.owner.ask("PATCH", `/api/students/${student}`, { version, goals });
+    const plan = await weeks(`?until=${inDays(28)}`);
+    expect(plan.goals).toEqual(goals);
+    expect(plan.weeks.flatMap((week) => week.work).length).toBeGreaterThan(0);
+  });
+
+  it.each([
+    [() => inDays(0), 422],
+    [() => inDays(-30), 422],
+    [() => inDays(1000), 422],
+    [() => "2026-02-30", 400],
+    [() => "soon", 400],
+  ])("refuse a date that cannot be planned to", async (until, expected) => {
+    const { status, body } = await server.get(`/api/students/${student}/weeks?until=${until()}`);
+    expect(status).toBe(expected);
+    expect((body as { detail: string }).detail).not.toBe("");
+  });
+});

@@ -1,0 +1,72 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { PlanQuery } from "@mirrup/contract";
+import { idParam, planQuery, planReply } from "@mirrup/contract/schemas";
+import { planStudent, underGoals, type StudentPlan } from "@mirrup/core";
+import { Controller, Get, Param, Query } from "@nestjs/common";
+import { Asking, For } from "../access/access.js";
+import { type Member, Scopes } from "../database/scope.js";
+import { Reply } from "../problems/reply.js";
+import { contextOf, loadsOf, nextOf, StandingsService } from "../standings/index.js";
+import { nextOptions, StopsService, StudentsService } from "../students/index.js";
+import { hardSkillOf, leftToday } from "./today.js";
+
+const NO_PLAN: StudentPlan = {
+  blocks: [],
+  leftOut: [],
+  minutes: 0,
+  landings: 0,
+  multiples: 0,
+  objective: 0,
+  cost: 0,
+};
+
+@Controller("students/:id/plan")
+export class StudentPlanController {
+  constructor(
+    private readonly scopes: Scopes,
+    private readonly students: StudentsService,
+    private readonly standings: StandingsService,
+    private readonly stops: StopsService,
+  ) {}
+
+  /** What the student does in these minutes, and why; nothing for whoever stopped early today. */
+  @Get()
+  @For("viewer")
+  @Reply(planReply, 400, 401, 404, 410)
+  plan(
+    @Asking() member: Member,
+    @Param("id", { schema: idParam }) id: string,
+    @Query({ schema: planQuery }) query: PlanQuery,
+  ): Promise<StudentPlan> {
+    return this.scopes.run(member, async (scope) => {
+      const student = await this.students.getOrThrow(scope, id);
+      if (await this.stops.hasStopped(scope, id)) return NO_PLAN;
+      const standings = await this.standings.standings(scope, student);
+      const loads = await loadsOf(scope, [id]);
+      return planStudent({
+        catalogue: CATALOGUE,
+        standings,
+        next: nextOf(standings, nextOptions(scope, student), contextOf(scope, student)),
+        underGoals: underGoals(CATALOGUE, student.goals),
+        minutes: query.minutes,
+        energy: query.energy,
+        hardSkill: hardSkillOf(scope, student),
+        bans: new Set(query.ban),
+        pins: new Set(query.pin),
+        moreSets: moreSetsOf(query.more),
+        missing: new Set(query.missing),
+        ...leftToday(scope, student, loads.get(id) ?? []),
+      });
+    });
+  }
+}
+
+/** `cross:left:2` as two sets more of that side. */
+function moreSetsOf(more: readonly string[]): ReadonlyMap<string, number> {
+  return new Map(
+    more.map((text) => {
+      const at = text.lastIndexOf(":");
+      return [text.slice(0, at), Number(text.slice(at + 1))];
+    }),
+  );
+}

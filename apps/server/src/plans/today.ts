@@ -1,0 +1,37 @@
+import { settingValue } from "@mirrup/catalogue";
+import { localDate, mayGrow, PLAN_LIMITS, weekLoad, type LessonLoad } from "@mirrup/core";
+import type { Scope } from "../database/scope.js";
+import type { StudentEntity } from "../students/index.js";
+
+/** The day on which the studio's week starts, from 1 for Monday. */
+export function weekStartsOn(scope: Scope): number {
+  return Number(settingValue("week-start", scope.studio.settings));
+}
+
+export function todayOf(scope: Scope): string {
+  return localDate(scope.now.getTime(), scope.studio.timeZone);
+}
+
+/** Whether the new, hard skill is tried early or late, by the student's setting or the studio's. */
+export function hardSkillOf(scope: Scope, student?: StudentEntity): "late" | "early" {
+  const own = student === undefined ? [] : [student.settings];
+  return settingValue("hard-skill", ...own, scope.studio.settings) === "early" ? "early" : "late";
+}
+
+/**
+ * What the week and the lesson leave of landings and, for whoever still grows, of multiples; null
+ * where nothing is judged.
+ */
+export function leftToday(
+  scope: Scope,
+  { birthYear }: Pick<StudentEntity, "birthYear">,
+  loads: readonly LessonLoad[],
+): { readonly landingsLeft: number | null; readonly multiplesLeft: number | null } {
+  const today = todayOf(scope);
+  const week = weekLoad(loads, today, weekStartsOn(scope));
+  const done = loads.find((one) => one.day === today)?.multiples ?? 0;
+  return {
+    landingsLeft: week.allowance === null ? null : Math.max(0, week.allowance - week.landings),
+    multiplesLeft: mayGrow(birthYear, today) ? Math.max(0, PLAN_LIMITS.growingMultiples - done) : null,
+  };
+}

@@ -1,0 +1,117 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { WeeksQuery, WeeksView } from "@mirrup/contract";
+import { idParam, weeksQuery, weeksReply } from "@mirrup/contract/schemas";
+import {
+  BASE_TEST,
+  DAY_MS,
+  goalPath,
+  landingsOf,
+  lessonDays,
+  planWeeks,
+  sideScore,
+  skillOf,
+  spreadWeekdays,
+  weekLoad,
+  type LocalDate,
+  type Standing,
+} from "@mirrup/core";
+import { Controller, Get, Param, Query } from "@nestjs/common";
+import { In } from "typeorm";
+import { Asking, For } from "../access/access.js";
+import { Scopes, type Member, type Scope } from "../database/scope.js";
+import { GroupEntity, MembersService } from "../groups/index.js";
+import { RefusedFieldsProblem } from "../problems/problem.js";
+import { Reply } from "../problems/reply.js";
+import { contextOf, loadsOf, StandingsService } from "../standings/index.js";
+import { goalsOf, StudentsService } from "../students/index.js";
+import { todayOf, weekStartsOn } from "./today.js";
+
+const MOST_DAYS = 2 * 366;
+/** Tries toward the goals in a lesson of somebody who has had none yet. */
+const USUAL_TRIES = 60;
+/** Lessons that the tries of a lesson are read from. */
+const LESSONS_LOOKED_BACK = 4;
+
+@Controller("students/:id/weeks")
+export class WeeksController {
+  constructor(
+    private readonly scopes: Scopes,
+    private readonly students: StudentsService,
+    private readonly standings: StandingsService,
+    private readonly members: MembersService,
+  ) {}
+
+  /** The weeks back from a date: what each holds, and whether it will be enough. */
+  @Get()
+  @For("viewer")
+  @Reply(weeksReply, 400, 401, 404, 410, 422)
+  plan(
+    @Asking() member: Member,
+    @Param("id", { schema: idParam }) id: string,
+    @Query({ schema: weeksQuery }) query: WeeksQuery,
+  ): Promise<WeeksView> {
+    return this.scopes.run(member, async (scope) => {
+      const student = await this.students.getOrThrow(scope, id);
+      const { until } = query;
+      const today = todayOf(scope);
+      checkDate(today, until);
+      const goals = query.goal === undefined ? student.goals : goalsOf([query.goal].flat());
+      const standings = await this.standings.standings(scope, student);
+      const { steps, tries } = goalPath(standings, goals, contextOf(scope, student));
+      const weekdays =
+        query.perWeek === undefined ? await this.weekdaysOf(scope, id) : spreadWeekdays(query.perWeek);
+      const loads = (await loadsOf(scope, [id])).get(id) ?? [];
+      const { allowance, landings } = weekLoad(loads, today, weekStartsOn(scope));
+      const triesALesson = query.tries ?? usualTries(standings);
+      const plan = planWeeks({
+        steps,
+        reviews: standings.flatMap(({ subject, side, facts }) =>
+          facts.review === null ? [] : [{ subject, side, due: facts.review.due }],
+        ),
+        lessons: lessonDays(today, until, weekdays),
+        today,
+        triesALesson,
+        landingsOf: ({ subject, side }) =>
+          subject === BASE_TEST ? 1 : landingsOf(sideScore(skillOf(CATALOGUE, subject), side)),
+        allowance,
+        landingsThisWeek: landings,
+        weekStartsOn: weekStartsOn(scope),
+      });
+      return { ...plan, tries, goals, until, lessonsAWeek: weekdays.length, triesALesson, allowance };
+    });
+  }
+
+  /** The days on which the student's groups meet; one a week where none does. */
+  private async weekdaysOf(scope: Scope, studentId: string): Promise<readonly number[]> {
+    const ids = (await this.members.groupsOf(scope, [studentId])).get(studentId) ?? [];
+    const groups = await scope.manager.findBy(GroupEntity, { studioId: scope.studio.id, id: In(ids) });
+    const days = new Set(
+      groups.flatMap(({ weekday, archivedAt }) => (weekday === null || archivedAt !== null ? [] : [weekday])),
+    );
+    return days.size === 0 ? spreadWeekdays(1) : [...days];
+  }
+}
+
+function checkDate(today: LocalDate, until: LocalDate): void {
+  const field = "until";
+  if (until <= today) {
+    const message = "That date is not ahead of today. Choose one that is.";
+    throw new RefusedFieldsProblem([{ field, code: "past-date", message }]);
+  }
+  if (Date.parse(until) - Date.parse(today) > MOST_DAYS * DAY_MS) {
+    const message = "That date is more than two years ahead. Choose one within two years.";
+    throw new RefusedFieldsProblem([{ field, code: "far-date", message }]);
+  }
+}
+
+/** The middle of what the last lessons came to in tries, over all sides. */
+function usualTries(standings: readonly Standing[]): number {
+  const byLesson = new Map<LocalDate, number>();
+  for (const { facts } of standings) {
+    for (const { lesson, tries } of facts.lessons) byLesson.set(lesson, (byLesson.get(lesson) ?? 0) + tries);
+  }
+  const recent = [...byLesson].sort(([one], [other]) => (one < other ? 1 : -1));
+  const tries = recent.slice(0, LESSONS_LOOKED_BACK).map(([, many]) => many);
+  tries.sort((one, other) => one - other);
+  return Math.max(1, Math.round(tries[Math.floor(tries.length / 2)] ?? USUAL_TRIES));
+}

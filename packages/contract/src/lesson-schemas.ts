@@ -1,0 +1,328 @@
+/** The Joi schemas of lessons, plans and the weeks toward a date. */
+import {
+  CLASS_LIMITS,
+  CLASS_USES,
+  ENERGIES,
+  PHASES,
+  PRECAUTIONS,
+  WATCHES,
+  type ClassOption,
+  type LeftOut,
+  type PlanBlock,
+  type Rotation,
+  type Station,
+  type StationPin,
+  type StudentPlan,
+  type WeekOfPlan,
+} from "@mirrup/core";
+import Joi from "joi";
+import {
+  chance,
+  coded,
+  drill,
+  instant,
+  items,
+  localDay,
+  objects,
+  side,
+  startTime,
+  subject,
+  triesLeft,
+  uuid,
+  whole,
+} from "./schema-parts.js";
+import { goal, goalsAsked } from "./teaching-schemas.js";
+import {
+  ATTENDANCES,
+  MAX_LESSONS,
+  type ClassOptionsQuery,
+  type ClassStudentView,
+  type DoneSide,
+  type LessonAsked,
+  type LessonChange,
+  type LessonPlace,
+  type LessonPlan,
+  type LessonProgress,
+  type LessonRun,
+  type LessonsQuery,
+  type LessonsRequest,
+  type LessonStudent,
+  type LessonView,
+  type NewLesson,
+  type PlanQuery,
+  type WeeksQuery,
+  type WeeksView,
+} from "./lessons.js";
+
+const MOST_MINUTES = 240;
+const minutes = () => Joi.number().min(0).max(MOST_MINUTES);
+const several = (item: Joi.Schema) => Joi.array().items(item).single().max(100).default([]);
+const precautions = () =>
+  Joi.array()
+    .items(Joi.string().valid(...PRECAUTIONS))
+    .unique();
+const sideText = () => Joi.string().pattern(/^[a-z0-9-]+:(left|right|whole)$/, "side such as cross:left");
+
+export const planQuery = objects<PlanQuery>({
+  minutes: Joi.number().integer().min(0).max(MOST_MINUTES).default(45),
+  energy: Joi.string()
+    .valid(...ENERGIES)
+    .default("normal"),
+  ban: several(sideText()),
+  pin: several(sideText()),
+  more: several(
+    Joi.string().pattern(/^[a-z0-9-]+:(left|right|whole):-?[0-9]$/, "side and sets such as cross:left:2"),
+  ),
+  missing: several(Joi.string().valid(...PRECAUTIONS)),
+}).prefs({ convert: true });
+
+const planBlock = objects<PlanBlock>({
+  phase: Joi.string()
+    .valid(...PHASES)
+    .required(),
+  subject: subject().required(),
+  side: side().required(),
+  drill: drill.required(),
+  aim: whole().min(1).allow(null).required(),
+  chance: chance().allow(null).required(),
+  sets: whole().min(1).required(),
+  minutes: minutes().required(),
+  rest: Joi.number().min(0).required(),
+  landings: Joi.number().min(0).required(),
+  multiples: Joi.number().min(0).required(),
+  effort: Joi.string().required(),
+  reason: coded().required(),
+});
+export const planReply = objects<StudentPlan>({
+  blocks: Joi.array().items(planBlock).required(),
+  leftOut: Joi.array()
+    .items(
+      objects<LeftOut>({ subject: subject().required(), side: side().required(), why: coded().required() }),
+    )
+    .required(),
+  minutes: Joi.number().required(),
+  landings: Joi.number().required(),
+  multiples: Joi.number().required(),
+  objective: Joi.number().required(),
+  cost: Joi.number().min(0).required(),
+});
+
+const classOption = objects<ClassOption>({
+  subject: subject().required(),
+  side: side().required(),
+  use: Joi.string()
+    .valid(...CLASS_USES)
+    .required(),
+  drill: drill.required(),
+  aim: whole().min(1).allow(null).required(),
+  chance: chance().allow(null).required(),
+  reason: coded().allow(null).required(),
+  worth: chance().required(),
+  effort: Joi.string().required(),
+  watch: Joi.string()
+    .valid(...WATCHES)
+    .required(),
+  isNewAndHard: Joi.boolean().required(),
+  landingsAMinute: Joi.number().min(0).required(),
+  multiplesAMinute: Joi.number().min(0).required(),
+});
+export const classOptionsQuery = Joi.object<ClassOptionsQuery>({
+  group: uuid(),
+  missing: several(Joi.string().valid(...PRECAUTIONS)),
+});
+export const classOptionsReply = items(
+  objects<ClassStudentView>({
+    id: uuid().required(),
+    name: Joi.string().required(),
+    options: Joi.array().items(classOption).required(),
+    heightMm: Joi.number().allow(null).required(),
+    landingsLeft: Joi.number().allow(null).required(),
+    multiplesLeft: Joi.number().allow(null).required(),
+    hasStopped: Joi.boolean().required(),
+  }),
+);
+
+const turn = () => Joi.number().integer().min(0).max(CLASS_LIMITS.rotations);
+const stationNumber = () => Joi.number().integer().min(0).max(CLASS_LIMITS.stations);
+const rotation = objects<Rotation>({
+  minutes: minutes().required(),
+  stations: Joi.array()
+    .items(
+      objects<Station>({
+        subject: subject().allow(null).required(),
+        watchedBy: Joi.string()
+          .valid(...WATCHES)
+          .required(),
+      }),
+    )
+    .max(CLASS_LIMITS.stations)
+    .required(),
+});
+const asked = objects<LessonAsked>({
+  minutes: minutes().required(),
+  stations: stationNumber().required(),
+  coaches: whole().max(100).required(),
+  helpers: whole().max(100).required(),
+  floor: Joi.object({
+    widthMetres: Joi.number().min(1).max(200).required(),
+    lengthMetres: Joi.number().min(1).max(200).required(),
+  })
+    .allow(null)
+    .required(),
+  hardSkill: Joi.string().valid("late", "early").required(),
+  bans: Joi.array().items(subject()).max(200).required(),
+  stationPins: Joi.array()
+    .items(
+      objects<StationPin>({
+        rotation: turn().required(),
+        station: stationNumber().required(),
+        subject: subject().required(),
+      }),
+    )
+    .max(200)
+    .required(),
+  seed: Joi.number().integer().min(0).max(4_294_967_295).required(),
+  missing: precautions().required(),
+});
+const plan = objects<LessonPlan>({
+  asked: asked.required(),
+  warmUpMinutes: minutes().required(),
+  closeMinutes: minutes().required(),
+  room: whole().allow(null).required(),
+  minutes: Joi.number().min(0).required(),
+  useful: Joi.number().min(0).required(),
+  sameForAll: Joi.number().min(0).required(),
+  most: Joi.number().min(0).required(),
+  rotations: Joi.array().items(rotation).max(CLASS_LIMITS.rotations).required(),
+});
+const place = objects<LessonPlace>({
+  station: stationNumber().required(),
+  side: side().required(),
+  use: Joi.string()
+    .valid(...CLASS_USES)
+    .required(),
+  drill: drill.required(),
+  aim: whole().min(1).allow(null).required(),
+  chance: chance().allow(null).required(),
+  reason: coded().allow(null).required(),
+  pinned: Joi.boolean().required(),
+});
+const attendance = () => Joi.string().valid(...ATTENDANCES);
+/** What a lesson says of one student. */
+export const visitKeys = {
+  attendance: attendance().required(),
+  places: Joi.array().items(place.allow(null)).max(CLASS_LIMITS.rotations).required(),
+};
+const student = objects<LessonStudent>({ studentId: uuid().required(), ...visitKeys });
+const students = () => Joi.array().items(student).max(500).unique("studentId");
+const progress = objects<LessonProgress>({
+  step: turn()
+    .max(CLASS_LIMITS.rotations + 2)
+    .required(),
+  startedAt: instant().required(),
+  minutes: minutes().required(),
+  skipped: Joi.array().items(turn()).required(),
+});
+
+const lessonKeys = {
+  title: Joi.string().pattern(/\S/).max(120),
+  day: localDay(),
+  startTime: startTime().allow(null),
+  minutes: Joi.number().integer().min(0).max(MOST_MINUTES),
+  place: Joi.string().allow("").max(120),
+  plan: plan.allow(null),
+  students: students(),
+};
+
+export const lessonReply = objects<LessonView>({
+  id: uuid().required(),
+  version: whole().required(),
+  groupId: uuid().allow(null).required(),
+  title: lessonKeys.title.required(),
+  day: localDay().required(),
+  startTime: startTime().allow(null).required(),
+  minutes: lessonKeys.minutes.required(),
+  place: lessonKeys.place.required(),
+  plan: plan.allow(null).required(),
+  students: students().required(),
+  progress: progress.allow(null).required(),
+  finishedAt: instant().allow(null).required(),
+});
+export const lessonsReply = items(lessonReply);
+
+const newLesson = Joi.object<NewLesson>({
+  ...lessonKeys,
+  id: uuid().required(),
+  groupId: uuid().allow(null),
+  title: lessonKeys.title.required(),
+  day: localDay().required(),
+  minutes: lessonKeys.minutes.required(),
+});
+export const lessonsRequest = objects<LessonsRequest>({
+  lessons: Joi.array().items(newLesson).min(1).max(MAX_LESSONS).unique("id").required(),
+}).required();
+export const lessonChange = Joi.object<LessonChange>({
+  ...lessonKeys,
+  version: whole().min(1).required(),
+}).required();
+export const lessonRun = Joi.object<LessonRun>({
+  attendance: Joi.object().pattern(uuid(), attendance()),
+  progress: progress.allow(null),
+  finished: Joi.boolean(),
+}).required();
+
+export const lessonsQuery = objects<LessonsQuery>({
+  from: localDay().required(),
+  to: localDay().required(),
+}).required();
+
+export const doneSidesReply = items(
+  objects<DoneSide>({
+    studentId: uuid().required(),
+    subject: subject().required(),
+    side: side().required(),
+    sets: whole().required(),
+    tries: whole().required(),
+    clean: whole().required(),
+    bestStreak: whole().required(),
+  }),
+);
+
+export const weeksQuery = Joi.object<WeeksQuery>({
+  until: localDay().required(),
+  perWeek: Joi.number().integer().min(1).max(7),
+  tries: Joi.number().integer().min(1).max(1000),
+  goal: goalsAsked(),
+})
+  .required()
+  .prefs({ convert: true });
+
+const sideKeys = { subject: subject().required(), side: side().required() };
+const sides = () => Joi.array().items(Joi.object(sideKeys)).required();
+const number = () => Joi.number().min(0).required();
+export const weeksReply = objects<WeeksView>({
+  weeks: Joi.array()
+    .items(
+      objects<WeekOfPlan>({
+        start: localDay().required(),
+        lessons: Joi.array().items(localDay()).required(),
+        work: Joi.array()
+          .items(Joi.object({ ...sideKeys, tries: number(), finishes: Joi.boolean().required() }))
+          .required(),
+        reviews: sides(),
+        landings: number(),
+        slack: number(),
+      }),
+    )
+    .required(),
+  tries: triesLeft,
+  holds: number(),
+  outlook: Joi.string().required(),
+  reached: sides(),
+  lessonsNeeded: triesLeft,
+  goals: Joi.array().items(goal).required(),
+  until: localDay().required(),
+  lessonsAWeek: number(),
+  triesALesson: number(),
+  allowance: Joi.number().allow(null).required(),
+});

@@ -1,0 +1,154 @@
+/** Lessons of a class: planned, held, and what came of them; and the weeks toward a date. */
+import type {
+  ClassAsked,
+  ClassPlan,
+  ClassStudent,
+  Energy,
+  Goal,
+  LocalDate,
+  Place,
+  Precaution,
+  Rotation,
+  Side,
+  WeeksPlan,
+} from "@mirrup/core";
+
+/** Whether somebody comes: not said yet, there from the start, late, or not at all. */
+export const ATTENDANCES = ["expected", "present", "late", "absent"] as const;
+export type Attendance = (typeof ATTENDANCES)[number];
+
+/** What was asked of a class plan; who is pinned where stands with the students. */
+export interface LessonAsked extends Omit<ClassAsked, "placePins"> {
+  readonly missing: readonly Precaution[];
+}
+
+/** A class plan as it is kept: what each student does stands with the student. */
+export interface LessonPlan extends Pick<
+  ClassPlan,
+  "warmUpMinutes" | "closeMinutes" | "room" | "minutes" | "useful" | "sameForAll" | "most"
+> {
+  readonly asked: LessonAsked;
+  readonly rotations: readonly Rotation[];
+}
+
+export interface LessonPlace extends Place {
+  /** Put there by hand. */
+  readonly pinned: boolean;
+}
+
+export interface LessonStudent {
+  readonly studentId: string;
+  readonly attendance: Attendance;
+  /** One for each turn; null where the student is not there. Empty before the lesson is planned. */
+  readonly places: readonly (LessonPlace | null)[];
+}
+
+/**
+ * How far a lesson has come: step 0 is the warm-up, then the turns, then the close. Its minutes may be
+ * others than planned.
+ */
+export interface LessonProgress {
+  readonly step: number;
+  /** When the step began, an ISO instant. */
+  readonly startedAt: string;
+  readonly minutes: number;
+  readonly skipped: readonly number[];
+}
+
+export interface LessonView {
+  readonly id: string;
+  readonly version: number;
+  /** Null for everybody of the studio, or a lesson of no group. */
+  readonly groupId: string | null;
+  readonly title: string;
+  readonly day: LocalDate;
+  /** `HH:MM` in the studio's time zone. */
+  readonly startTime: string | null;
+  readonly minutes: number;
+  readonly place: string;
+  /** Null while nobody planned it. */
+  readonly plan: LessonPlan | null;
+  readonly students: readonly LessonStudent[];
+  /** Null before it begins. */
+  readonly progress: LessonProgress | null;
+  readonly finishedAt: string | null;
+}
+
+export type NewLesson = Pick<LessonView, "id" | "title" | "day" | "minutes"> &
+  Partial<Pick<LessonView, "groupId" | "startTime" | "place" | "plan" | "students">>;
+
+export const MAX_LESSONS = 200;
+
+export interface LessonsRequest {
+  readonly lessons: readonly NewLesson[];
+}
+
+/** A change of some fields, made from what had `version`. */
+export type LessonChange = Partial<
+  Pick<LessonView, "title" | "day" | "startTime" | "minutes" | "place" | "plan" | "students">
+> & { readonly version: number };
+
+/** What happens in the hall: no version, so that no tap is refused. Attendance is by student, the last word counts. */
+export interface LessonRun {
+  readonly attendance?: Readonly<Record<string, Attendance>>;
+  readonly progress?: LessonProgress | null;
+  readonly finished?: boolean;
+}
+
+/** What a student did of one side on the lesson's day. */
+export interface DoneSide {
+  readonly studentId: string;
+  readonly subject: string;
+  readonly side: Side;
+  readonly sets: number;
+  readonly tries: number;
+  readonly clean: number;
+  readonly bestStreak: number;
+}
+
+/** Which lessons: from a day to a day, both included. */
+export interface LessonsQuery {
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+}
+
+/** Whose options: a group's, or everybody's; without what is not at hand. */
+export interface ClassOptionsQuery {
+  readonly group?: string;
+  readonly missing: readonly Precaution[];
+}
+
+export interface ClassStudentView extends Omit<ClassStudent, "from" | "until"> {
+  readonly name: string;
+  /** Whether jumping has ended for this student today. */
+  readonly hasStopped: boolean;
+}
+
+/** What is asked of a plan: minutes, how the student comes, and sides such as `cross:left`. */
+export interface PlanQuery {
+  readonly minutes: number;
+  readonly energy: Energy;
+  readonly ban: readonly string[];
+  readonly pin: readonly string[];
+  /** Sides with so many sets more, such as `cross:left:2`. */
+  readonly more: readonly string[];
+  readonly missing: readonly Precaution[];
+}
+
+export interface WeeksQuery {
+  readonly until: LocalDate;
+  /** Lessons a week; the days of the student's groups where it is left out. */
+  readonly perWeek?: number;
+  /** Tries toward the goals in a lesson; what the last lessons had where it is left out. */
+  readonly tries?: number;
+  readonly goal?: string | readonly string[];
+}
+
+export interface WeeksView extends WeeksPlan {
+  readonly goals: readonly Goal[];
+  readonly until: LocalDate;
+  readonly lessonsAWeek: number;
+  readonly triesALesson: number;
+  /** Null where nothing is judged yet. */
+  readonly allowance: number | null;
+}
