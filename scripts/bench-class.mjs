@@ -69,7 +69,14 @@ export async function benchClass() {
   const read = () => records.map(({ facts, strongerSide }, place) => studentOf(place, facts, strongerSide));
   const students = read();
   const asked = {
-    ...{ minutes: 60, stations: 6, coaches: 1, helpers: 2, floor: { widthMetres: 20, lengthMetres: 30 } },
+    ...{
+      minutes: 60,
+      turns: null,
+      stations: 6,
+      coaches: 1,
+      helpers: 2,
+      floor: { widthMetres: 20, lengthMetres: 30 },
+    },
     ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [], seed: 1 },
   };
   const plan = core.planClass(asked, students);

@@ -160,6 +160,7 @@ const rotation = objects<Rotation>({
 });
 const asked = objects<LessonAsked>({
   minutes: minutes().required(),
+  turns: Joi.array().items(minutes()).max(CLASS_LIMITS.rotations).allow(null).required(),
   stations: stationNumber().required(),
   coaches: whole().max(100).required(),
   helpers: whole().max(100).required(),

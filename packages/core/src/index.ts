@@ -108,8 +108,8 @@ export {
   type ClassUse,
   type Watch,
 } from "./plan/class-option.js";
+export { classTimes, lengthened, retimed, type ClassTimes } from "./plan/class-times.js";
 export {
-  classTimes,
   planClass,
   type ClassAsked,
   type ClassBefore,

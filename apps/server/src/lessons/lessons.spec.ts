@@ -33,6 +33,7 @@ const PLACE: LessonPlace = {
 const PLAN: LessonPlan = {
   asked: {
     minutes: 60,
+    turns: null,
     stations: 1,
     coaches: 1,
     helpers: 0,

@@ -2,7 +2,6 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { CLASS_ASKED, studentOf } from "../testing/small-class.js";
 import {
-  classTimes,
   planClass,
   type ClassAsked,
   type ClassPlan,
@@ -71,21 +70,6 @@ function expectSound(plan: ClassPlan, students: readonly ClassStudent[], asked: 
     for (const number of needing) expect(stations[number]?.watchedBy).toBe("coach");
   });
 }
-
-describe("the hours of a class", () => {
-  it.each([
-    [60, 5, 7, 2],
-    [45, 5, 5, 2],
-    [20, 5, 2, 2],
-    [8, 2, 1, 0],
-  ])("has %d minutes as a warm-up of %d, %d turns and a close", (minutes, warmUp, count, close) => {
-    const times = classTimes(minutes);
-    expect(times.warmUp).toBe(warmUp);
-    expect(times.turns).toHaveLength(count);
-    expect(times.close).toBeGreaterThanOrEqual(close);
-    expect(times.warmUp + times.close + times.turns.reduce((sum, one) => sum + one, 0)).toBe(minutes);
-  });
-});
 
 describe("a class plan", () => {
   it("has everybody at something of use, and is worth more than one drill for all", () => {

@@ -7,8 +7,9 @@ import { classBound, sameForAll } from "./class-bound.js";
 import type { ClassOption, ClassUse, Watch } from "./class-option.js";
 import { searchClass } from "./class-search.js";
 import { ClassTable } from "./class-table.js";
+import { classTimes } from "./class-times.js";
 import { circlesThatFit, clearRadius, type Floor } from "./space.js";
-import { CLASS_LIMITS, PLAN_LIMITS } from "./weights.js";
+import { CLASS_LIMITS } from "./weights.js";
 import type { Side } from "../sides.js";
 import type { Drill } from "../practice/drill.js";
 import type { NextReason } from "../practice/next.js";
@@ -39,6 +40,8 @@ export interface StationPin {
 
 export interface ClassAsked {
   readonly minutes: number;
+  /** Minutes of each turn; null where they are shared out evenly. */
+  readonly turns: readonly number[] | null;
   readonly stations: number;
   readonly coaches: number;
   readonly helpers: number;
@@ -127,23 +130,6 @@ const EMPTY: Omit<ClassPlan, "faults"> = {
   most: 0,
 };
 
-/** Minutes of warm-up, of each turn, and of the close. */
-export function classTimes(minutes: number): {
-  readonly warmUp: number;
-  readonly turns: readonly number[];
-  readonly close: number;
-} {
-  const warmUp = Math.min(PLAN_LIMITS.warmUp, Math.floor(minutes * PLAN_LIMITS.warmUpShare));
-  const cool = minutes >= 2 * PLAN_LIMITS.warmUp ? PLAN_LIMITS.coolDown : 0;
-  const work = minutes - warmUp - cool;
-  if (work < 1) return { warmUp, turns: [], close: cool };
-  const many = Math.round(work / CLASS_LIMITS.rotation);
-  const count = Math.min(CLASS_LIMITS.rotations, Math.max(1, many));
-  const each = Math.max(0.5, Math.floor((work / count) * 2) / 2);
-  const turns = Array.from({ length: count }, () => each);
-  return { warmUp, turns, close: minutes - warmUp - each * count };
-}
-
 /** The most stations, up to those asked for, at which everybody has room; jumpers at once at each. */
 function roomFor(
   { floor, stations }: ClassAsked,
@@ -160,7 +146,7 @@ function roomFor(
 }
 
 function refusal(asked: ClassAsked, students: readonly ClassStudent[]): ClassFault | null {
-  if (classTimes(asked.minutes).turns.length === 0) return { code: "no-minutes" };
+  if (classTimes(asked.minutes, asked.turns).turns.length === 0) return { code: "no-minutes" };
   if (students.length === 0) return { code: "no-students" };
   if (asked.stations < 1) return { code: "no-stations" };
   if (students.length > CLASS_LIMITS.students) {
@@ -197,7 +183,7 @@ export function planClass(
   const idleFault: readonly ClassFault[] =
     idle.length === 0 ? [] : [{ code: "nothing-open", students: idle }];
   if (able.length === 0) return { ...EMPTY, faults: idleFault };
-  const { warmUp, turns, close } = classTimes(asked.minutes);
+  const { warmUp, turns, close } = classTimes(asked.minutes, asked.turns);
   const kept = before.rotations.slice(0, CLASS_LIMITS.rotations);
   const minutes = [...kept.map((one) => one.minutes), ...turns.slice(kept.length)];
   const table = new ClassTable({ asked, students: able, minutes, before, ...fit });

@@ -56,6 +56,7 @@ export const CLASS_LIMITS = {
   /** Minutes of one turn at a station, about; what there is, is shared out evenly. */
   rotation: 8,
   rotations: 8,
+  shortestRotation: 3,
   /** Of a rotation, for going from one station to the next and hearing what is done there. */
   change: 1,
   stations: 12,

@@ -40,6 +40,7 @@ export function studentOf(
 
 export const CLASS_ASKED: ClassAsked = {
   minutes: 60,
+  turns: null,
   stations: 3,
   coaches: 1,
   helpers: 1,
