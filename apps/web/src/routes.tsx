@@ -10,7 +10,8 @@ function enter({ params }: LoaderFunctionArgs): null {
   const { studioId = null } = params;
   // What is remembered belongs to the studio that was left.
   if (currentStudio() !== null && currentStudio() !== studioId)
-    for (const root of ["students", "groups"]) queryClient.removeQueries({ queryKey: [root] });
+    for (const root of ["students", "groups", "lessons", "class-plan"])
+      queryClient.removeQueries({ queryKey: [root] });
   if (currentStudio() !== studioId) queryClient.removeQueries({ queryKey: ["studio"] });
   enterStudio(studioId);
   return null;
@@ -47,6 +48,14 @@ export const router = createBrowserRouter([
             children: [
               { index: true, element: <Home /> },
               {
+                path: "today",
+                lazy: async () => ({ Component: (await import("./today/today-page.js")).TodayPage }),
+              },
+              {
+                path: "lessons/:lessonId/plan",
+                lazy: async () => ({ Component: (await import("./lesson/plan-page.js")).PlanPage }),
+              },
+              {
                 path: "students",
                 lazy: async () => ({ Component: (await import("./students/students-page.js")).StudentsPage }),
               },
@@ -69,6 +78,10 @@ export const router = createBrowserRouter([
                     lazy: async () => ({
                       Component: (await import("./session/session-page.js")).SessionPage,
                     }),
+                  },
+                  {
+                    path: "weeks",
+                    lazy: async () => ({ Component: (await import("./session/weeks-page.js")).WeeksPage }),
                   },
                   {
                     path: "outline",
@@ -118,6 +131,14 @@ export const router = createBrowserRouter([
               </StudioGate>
             ),
             children: [
+              {
+                path: "lessons/:lessonId",
+                lazy: async () => ({ Component: (await import("./lesson/hall-page.js")).HallPage }),
+              },
+              {
+                path: "lessons/:lessonId/turns/:turn/stations/:station",
+                lazy: async () => ({ Component: (await import("./lesson/station-page.js")).StationPage }),
+              },
               {
                 path: "class/:groupId/round/:subject",
                 lazy: async () => ({ Component: (await import("./floor/round-page.js")).RoundPage }),

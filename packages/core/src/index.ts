@@ -89,7 +89,7 @@ export {
   type StandingFacts,
 } from "./practice/evidence.js";
 export { passedRung, rungAfter, rungDrill, type RungDrill } from "./practice/rung.js";
-export { PHASES, type Effort, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
+export { isHard, PHASES, type Effort, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
 export {
   ENERGIES,
   planStudent,
@@ -109,20 +109,20 @@ export {
   type Watch,
 } from "./plan/class-option.js";
 export { classTimes, lengthened, retimed, type ClassTimes } from "./plan/class-times.js";
-export {
-  planClass,
-  type ClassAsked,
-  type ClassBefore,
-  type ClassFault,
-  type ClassPlan,
-  type ClassStudent,
-  type Place,
-  type PlacePin,
-  type PlannedStudent,
-  type Rotation,
-  type Station,
-  type StationPin,
-} from "./plan/class-plan.js";
+export { planClass } from "./plan/class-plan.js";
+export type {
+  ClassAsked,
+  ClassBefore,
+  ClassFault,
+  ClassPlan,
+  ClassStudent,
+  Place,
+  PlacePin,
+  PlannedStudent,
+  Rotation,
+  Station,
+  StationPin,
+} from "./plan/class.js";
 export { pairsOf, type AtStation } from "./plan/pairs.js";
 export { PRECAUTIONS, ruledOutBy, type Precaution } from "./plan/precaution.js";
 export { circlesThatFit, clearRadius, type Floor } from "./plan/space.js";
@@ -270,4 +270,10 @@ export { ANSWER_CHANCES } from "./placement/belief.js";
 export { place, type Answer, type Conclusion, type Placement, type Question } from "./placement/placement.js";
 export { readHandleMessage, sensedTaps, ticksOf, withMessage, type HandleMessage } from "./rhythm/handle.js";
 export { rhythmOf, tappedTempo, type Rhythm } from "./rhythm/rhythm.js";
-export { ROUND_ANSWERS, roundCounts, type RoundAnswer, type RoundCounts } from "./practice/round.js";
+export {
+  askedInARow,
+  ROUND_ANSWERS,
+  roundCounts,
+  type RoundAnswer,
+  type RoundCounts,
+} from "./practice/round.js";

@@ -60,6 +60,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/sets": ["viewer"],
   "GET /api/students/{id}/load": ["viewer"],
   "GET /api/students/{id}/plan": ["viewer"],
+  "GET /api/students/{id}/done": ["viewer"],
   "GET /api/students/{id}/weeks": ["viewer"],
   "GET /api/class-options": ["viewer"],
   "GET /api/lessons": ["viewer"],

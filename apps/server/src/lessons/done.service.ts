@@ -1,16 +1,16 @@
-import type { DoneSide, LessonView } from "@mirrup/contract";
-import { DAY_MS, localDate, missCount, sideKey } from "@mirrup/core";
+import type { DoneSide } from "@mirrup/contract";
+import { DAY_MS, localDate, missCount, sideKey, type LocalDate } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { Between, In, MoreThanOrEqual } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { DecisionEntity, SetEntity, voidedBy } from "../log/index.js";
 
-/** What the students of a lesson did on its day, from the sets of that day alone. */
+/** What students did on a day, from the sets of that day alone. */
 @Injectable()
 export class DoneService {
-  async of(scope: Scope, { day, students }: Pick<LessonView, "day" | "students">): Promise<DoneSide[]> {
+  async of(scope: Scope, day: LocalDate, studentIds: readonly string[]): Promise<DoneSide[]> {
     const studioId = scope.studio.id;
-    const studentId = In(students.map((one) => one.studentId));
+    const studentId = In([...studentIds]);
     // A day of the studio's lies within a day of the same name in UTC and the half before and after it.
     const noon = Date.parse(`${day}T12:00:00Z`);
     const around = Between(new Date(noon - DAY_MS), new Date(noon + DAY_MS));

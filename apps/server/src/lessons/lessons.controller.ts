@@ -99,8 +99,10 @@ export class LessonsController {
   @For("viewer")
   @Reply(doneSidesReply, 400, 401, 404)
   doneOf(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Items<DoneSide>> {
-    return this.scopes.run(member, async (scope) => ({
-      items: await this.done.of(scope, await this.lessons.read(scope, id)),
-    }));
+    return this.scopes.run(member, async (scope) => {
+      const { day, students } = await this.lessons.read(scope, id);
+      const ids = students.map((one) => one.studentId);
+      return { items: await this.done.of(scope, day, ids) };
+    });
   }
 }

@@ -1,14 +1,21 @@
 import type { Side } from "@mirrup/core";
 import { useParams } from "react-router";
 
-export type StudentPage = "session" | "outline" | "placement" | "record" | "schools";
+export type StudentPage = "session" | "weeks" | "outline" | "placement" | "record" | "schools";
 
 /** The addresses of the studio that this tab is in. */
 export interface Paths {
+  /** Who is here today, and what does each do next. */
+  readonly today: string;
+  /** A class in the hall: its turns, who is where. */
+  readonly lesson: (id: string) => string;
+  readonly lessonPlan: (id: string) => string;
+  /** One station of a turn, to count at; both from 0. */
+  readonly station: (lessonId: string, turn: number, station: number) => string;
   readonly students: string;
   readonly importing: string;
   readonly student: (id: string) => string;
-  /** A page of the student: session, outline, placement, record or schools. */
+  /** A page of the student: session, weeks, outline, placement, record or schools. */
   readonly studentPage: (id: string, page: StudentPage) => string;
   readonly class: (groupId?: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */
@@ -24,6 +31,10 @@ export interface Paths {
 export function pathsOf(studioId: string): Paths {
   const root = `/${studioId}`;
   return {
+    today: `${root}/today`,
+    lesson: (id) => `${root}/lessons/${id}`,
+    lessonPlan: (id) => `${root}/lessons/${id}/plan`,
+    station: (id, turn, station) => `${root}/lessons/${id}/turns/${turn + 1}/stations/${station + 1}`,
     students: `${root}/students`,
     importing: `${root}/students/import`,
     studentPage: (id, page) => `${root}/students/${id}/${page}`,

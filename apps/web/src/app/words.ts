@@ -12,6 +12,7 @@ import type {
   MissMap,
   MissRule,
   NextReason,
+  Precaution,
   SchoolId,
   Side,
   Status,
@@ -33,6 +34,14 @@ export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
   "side-swings": "Side swings",
   crosses: "Crosses",
   multiples: "Multiples",
+};
+
+/** What a skill can ask for, as one says it. */
+export const PRECAUTION_NAMES: Readonly<Record<Precaution, string>> = {
+  shoes: "Shoes that cushion",
+  surface: "A floor that gives",
+  face: "Eye protection",
+  neck: "A rope that is neither beaded nor wire",
 };
 
 export const STATUS_NAMES: Readonly<Record<Status, string>> = {
@@ -265,6 +274,18 @@ export function dateTimeWords(instant: string): string {
 /** A calendar day of the studio's: `8 June 2026`. */
 export function dateWords(day: string): string {
   return dayOnly.format(new Date(`${day}T00:00:00Z`));
+}
+
+const weekday = new Intl.DateTimeFormat("en-GB", {
+  weekday: "long",
+  day: "numeric",
+  month: "long",
+  timeZone: "UTC",
+});
+
+/** A calendar day with its weekday: `Monday 8 June`. */
+export function daysWords(day: string): string {
+  return weekday.format(new Date(`${day}T00:00:00Z`));
 }
 
 /** How long ago, by whole days: `today`, `yesterday`, `3 days ago`. */

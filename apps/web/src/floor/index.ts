@@ -1,1 +1,3 @@
 export { floorAddress } from "./drill-address.js";
+export { Round } from "./round.js";
+export { useWakeLock } from "./use-wake-lock.js";

@@ -1,8 +1,8 @@
 import type { SetRequest } from "@mirrup/contract";
-import { roundCounts, type RoundAnswer, type Side } from "@mirrup/core";
+import type { RoundAnswer, Side } from "@mirrup/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
-import { v7 as uuid } from "uuid";
+import { roundSet, type RoundTask } from "../app/round-set.js";
 import { currentSender, queueSets } from "../outbox/index.js";
 
 /** A round in progress: what is asked, since when, and everybody's answer so far. */
@@ -20,12 +20,12 @@ export interface RoundDrill {
 }
 
 /** A round for a class. It is on the device at each tap, and becomes one set a student when it is finished. */
-export function useRound(groupId: string, first: RoundDrill) {
+export function useRound(keptAs: string, first: RoundDrill, tasks?: ReadonlyMap<string, RoundTask>) {
   const sender = currentSender();
   const { subject } = first;
   const fresh: KeptRound = { side: first.side, asked: first.asked, startedAt: null, answers: {} };
   const [kept, setKept, forget] = useLocalStorage<KeptRound>({
-    key: `mirrup-round ${sender?.personId ?? ""} ${groupId} ${subject}`,
+    key: `mirrup-round ${sender?.personId ?? ""} ${keptAs} ${subject}`,
     defaultValue: fresh,
   });
   const [sent, setSent] = useState<readonly SetRequest[] | null>(null);
@@ -40,18 +40,9 @@ export function useRound(groupId: string, first: RoundDrill) {
     const now = Date.now();
     const seconds = kept.startedAt === null ? undefined : Math.round((now - kept.startedAt) / 100) / 10;
     const sets = Object.entries(kept.answers).map(([studentId, given]): SetRequest => {
-      const counts = roundCounts(given, kept.asked);
-      return {
-        id: uuid(),
-        studentId,
-        subject,
-        side: kept.side,
-        drill: { kind: "streak", count: kept.asked },
-        ...counts,
-        ...(seconds === undefined ? {} : { seconds }),
-        countedBy: "hand",
-        at: new Date(now).toISOString(),
-      };
+      const task = tasks?.get(studentId) ?? kept;
+      const set = roundSet({ studentId, subject }, task, given, new Date(now));
+      return seconds === undefined ? set : { ...set, seconds };
     });
     try {
       await queueSets(sets);

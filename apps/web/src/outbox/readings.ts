@@ -12,13 +12,13 @@ const DAYS_7 = 7 * 86_400_000;
 const SAVE_AFTER_MS = 800;
 
 /** What a lesson can do without: records that people write, and looks back. */
-const NOT_KEPT: ReadonlySet<unknown> = new Set(["detail", "decisions", "schools"]);
+const NOT_KEPT: ReadonlySet<unknown> = new Set(["detail", "decisions", "schools", "weeks", "done"]);
 
-/** The session, the studio, its groups and students; what only an owner reads is not kept. */
+/** The session, the studio, its groups, lessons and students; what only an owner reads is not kept. */
 function isKept(key: QueryKey): boolean {
   const [root, , part] = key;
   return (
-    ((root === "students" || root === "groups") && !NOT_KEPT.has(part)) ||
+    ((root === "students" || root === "groups" || root === "lessons") && !NOT_KEPT.has(part)) ||
     ((root === "session" || root === "studio") && key.length === 1)
   );
 }

@@ -11,14 +11,6 @@ export const PHASE_NAMES: Readonly<Record<Phase, string>> = {
   "cool-down": "Cool-down",
 };
 
-/** What is not at hand, as one says it when planning, and what that keeps out. */
-export const PRECAUTION_NAMES: Readonly<Record<Precaution, string>> = {
-  shoes: "Shoes that cushion",
-  surface: "A floor that gives",
-  face: "Eye protection",
-  neck: "A rope that is neither beaded nor wire",
-};
-
 const MISSING_WORDS: Readonly<Record<Precaution, string>> = {
   shoes: "no multiples without shoes that cushion",
   surface: "no high jumps on a hard floor",

@@ -1,24 +1,26 @@
-import { ENERGIES, sideKey, type Energy, type PlanBlock, type StudentPlan } from "@mirrup/core";
-import { Alert, Button, Group, NativeSelect, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
-import { IconPin, IconPinFilled, IconPrinter, IconX } from "@tabler/icons-react";
+import { ENERGIES, PLAN_WEIGHTS, sideKey, type Energy, type StudentPlan } from "@mirrup/core";
+import { Alert, Button, Group, NativeSelect, SegmentedControl, Skeleton, Text } from "@mantine/core";
+import { IconHome, IconPrinter, IconX } from "@tabler/icons-react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { Link, useParams, useSearchParams } from "react-router";
+import { useState } from "react";
+import { useParams, useSearchParams } from "react-router";
 import { CAUTIONS } from "@mirrup/catalogue";
 import { Fault } from "../app/faults.js";
-import { usePaths } from "../app/paths.js";
+import { AtHand } from "../app/at-hand.js";
+import { capital, keyName, subjectName, weekWords, wholeWords } from "../app/words.js";
+import { doneTodayQuery, loadQuery, planQuery, studentQuery } from "../students/index.js";
+import { HomeCard } from "./home-card.js";
 import {
-  capital,
-  drillWords,
-  keyName,
-  proposalWords,
-  subjectName,
-  weekWords,
-  wholeWords,
-} from "../app/words.js";
-import { floorAddress } from "../floor/index.js";
-import { loadQuery, planQuery, studentQuery } from "../students/index.js";
-import { addressOfAsked, askedFrom, banned, pinned, startsOf, type PlanAsked } from "./plan-asked.js";
-import { leftOutWords, PHASE_NAMES, planReasonWords } from "./plan-words.js";
+  addressOfAsked,
+  askedFrom,
+  banned,
+  orderedBlocks,
+  pinned,
+  questionOf,
+  type PlanAsked,
+} from "./plan-asked.js";
+import { Blocks, type AskingProps } from "./plan-blocks.js";
+import { leftOutWords } from "./plan-words.js";
 import classes from "./session-page.module.css";
 
 const LENGTHS = [15, 20, 30, 45, 60, 75, 90, 120] as const;
@@ -37,8 +39,10 @@ export function SessionPage() {
   const asked = askedFrom(params);
   const student = useQuery(studentQuery(studentId));
   const load = useQuery(loadQuery(studentId));
+  const done = useQuery(doneTodayQuery(studentId));
+  const [isCard, setCard] = useState(false);
   const plan = useQuery({
-    ...planQuery(studentId, addressOfAsked(asked).toString()),
+    ...planQuery(studentId, questionOf(asked).toString()),
     placeholderData: keepPreviousData,
   });
   const ask = (next: PlanAsked) => setParams(addressOfAsked(next), { replace: true });
@@ -48,6 +52,10 @@ export function SessionPage() {
         {plan.error.message}
       </Fault>
     );
+  }
+  if (isCard && plan.data !== undefined) {
+    const blocks = orderedBlocks(plan.data.blocks, asked.order);
+    return <HomeCard name={student.data?.name ?? ""} blocks={blocks} onLeave={() => setCard(false)} />;
   }
   return (
     <section className={classes.page}>
@@ -74,7 +82,17 @@ export function SessionPage() {
         <Button variant="default" size="md" leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
           Print
         </Button>
+        <Button
+          variant="default"
+          size="md"
+          leftSection={<IconHome aria-hidden />}
+          disabled={plan.data === undefined}
+          onClick={() => setCard(true)}
+        >
+          For home
+        </Button>
       </Group>
+      <AtHand missing={asked.missing} onChange={(missing) => ask({ ...asked, missing })} />
       {student.data?.hasStopped === true && (
         <Alert color="red" title="No jumping today">
           {CAUTIONS.pain}
@@ -85,12 +103,13 @@ export function SessionPage() {
       ) : (
         <>
           <Text className={classes.sum} role="status">
-            {sumWords(plan.data, asked)} {load.data !== undefined && weekWords(load.data)}
+            {sumWords(plan.data, asked)} {costWords(plan.data, asked)}{" "}
+            {load.data !== undefined && weekWords(load.data)}
           </Text>
           <Text className={classes.caution}>
             {CAUTIONS["warm-up"]} {CAUTIONS.surface}
           </Text>
-          <Blocks studentId={studentId} plan={plan.data} asked={asked} onAsk={ask} />
+          <Blocks studentId={studentId} plan={plan.data} done={done.data ?? []} asked={asked} onAsk={ask} />
           <Bans asked={asked} onAsk={ask} />
           <LeftOut plan={plan.data} asked={asked} onAsk={ask} />
         </>
@@ -108,92 +127,12 @@ function sumWords({ blocks, minutes, landings, multiples }: StudentPlan, asked: 
   return `${minutes} of ${asked.minutes} minutes, about ${wholeWords(landings)} weighted landings${many}.`;
 }
 
-interface AskingProps {
-  readonly asked: PlanAsked;
-  readonly onAsk: (asked: PlanAsked) => void;
-}
-
-interface BlocksProps extends AskingProps {
-  readonly studentId: string;
-  readonly plan: StudentPlan;
-}
-
-function Blocks({ studentId, plan, asked, onAsk }: BlocksProps) {
-  const starts = startsOf(plan.blocks);
-  return (
-    <ol className={classes.blocks}>
-      {plan.blocks.map((block, place) => (
-        <Block
-          key={`${block.phase} ${block.subject} ${block.side}`}
-          studentId={studentId}
-          block={block}
-          start={starts[place] ?? 0}
-          asked={asked}
-          onAsk={onAsk}
-        />
-      ))}
-    </ol>
-  );
-}
-
-interface BlockProps extends AskingProps {
-  readonly studentId: string;
-  readonly block: PlanBlock;
-  readonly start: number;
-}
-
-function Block({ studentId, block, start, asked, onAsk }: BlockProps) {
-  const paths = usePaths();
-  const { phase, subject, side, drill, sets, minutes, rest, landings, reason, aim, chance } = block;
-  const key = sideKey(subject, side);
-  const name = subjectName(subject, side);
-  const isFixed = phase === "warm-up" || phase === "cool-down";
-  const isPinned = asked.pin.includes(key);
-  const floor = `${paths.floor(studentId, subject, side)}${floorAddress(drill)}`;
-  return (
-    <li className={classes.block} data-phase={phase}>
-      <span className={classes.time}>
-        <strong>{start}</strong> min
-      </span>
-      <div className={classes.what}>
-        <span className={classes.phase}>{PHASE_NAMES[phase]}</span>
-        <Title order={2} className={classes.name}>
-          {capital(name)}
-        </Title>
-        <span>
-          {drillWords(drill)}
-          {sets > 1 && `, ${sets} sets`}, {minutes} min{rest > 0 && ` with ${rest} min of rest`},{" "}
-          {wholeWords(landings)} landings
-        </span>
-        <span className={classes.why}>
-          {planReasonWords(reason)}
-          {chance !== null && ` ${capital(proposalWords({ aim, chance }))}.`}
-        </span>
-      </div>
-      {!isFixed && (
-        <div className={classes.tools}>
-          <Button component={Link} to={floor} size="sm">
-            To the floor
-          </Button>
-          <Button
-            variant="default"
-            size="sm"
-            aria-pressed={isPinned}
-            leftSection={
-              isPinned ? <IconPinFilled size={18} aria-hidden /> : <IconPin size={18} aria-hidden />
-            }
-            onClick={() => onAsk(pinned(asked, key, !isPinned))}
-          >
-            {isPinned ? "Kept" : "Keep"}
-            <span className={classes.hidden}> {name}</span>
-          </Button>
-          <Button variant="default" size="sm" onClick={() => onAsk(banned(asked, key, true))}>
-            Not today<span className={classes.hidden}>: {name}</span>
-          </Button>
-        </div>
-      )}
-    </li>
-  );
+/** What was settled by hand costs, by the plan's own weights; nothing is said of a plan that nobody touched. */
+function costWords({ cost }: StudentPlan, { ban, pin, more }: PlanAsked): string {
+  if (ban.length + pin.length + more.size === 0) return "";
+  return cost > 0
+    ? `What you changed costs ${cost.toFixed(1)} of the plan’s worth; a drill at the gate is worth ${PLAN_WEIGHTS.reason["near-gate"]}.`
+    : "What you changed costs nothing.";
 }
 
 function Bans({ asked, onAsk }: AskingProps) {

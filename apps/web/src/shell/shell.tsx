@@ -1,5 +1,5 @@
 import { Text } from "@mantine/core";
-import { IconBook2, IconGridDots, IconHome, IconUsers } from "@tabler/icons-react";
+import { IconBook2, IconCalendarCheck, IconGridDots, IconHome, IconUsers } from "@tabler/icons-react";
 import { Link, NavLink, Outlet, useNavigation } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { OutboxNote } from "../outbox/index.js";
@@ -20,6 +20,10 @@ export function Shell() {
           mirrup
         </Link>
         <nav aria-label="Screens" className={classes.screens}>
+          <NavLink to={paths.today} className={classes.screen}>
+            <IconCalendarCheck size={22} stroke={1.6} aria-hidden />
+            <span>Today</span>
+          </NavLink>
           <NavLink to={paths.students} className={classes.screen}>
             <IconUsers size={22} stroke={1.6} aria-hidden />
             <span>Students</span>

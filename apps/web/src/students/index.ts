@@ -1,6 +1,7 @@
 export {
   decisionsQuery,
   detailQuery,
+  doneTodayQuery,
   gridQuery,
   groupsQuery,
   lastSetsQuery,
@@ -13,6 +14,7 @@ export {
   studentQuery,
   studentsQuery,
   studioQuery,
+  weeksQuery,
 } from "./queries.js";
 export { MissMap } from "./miss-map.js";
 export { StudentFrame } from "./student-frame.js";

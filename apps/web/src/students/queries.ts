@@ -1,5 +1,6 @@
 import type {
   DecisionView,
+  DoneSide,
   GridView,
   GroupView,
   Items,
@@ -12,6 +13,7 @@ import type {
   StudentDetail,
   StudentView,
   StudioView,
+  WeeksView,
 } from "@mirrup/contract";
 import type { Goal, Side, StudentPlan } from "@mirrup/core";
 import { queryOptions } from "@tanstack/react-query";
@@ -96,6 +98,20 @@ export const planQuery = (id: string, asked: string) =>
   queryOptions({
     queryKey: ["students", id, "plan", asked],
     queryFn: ({ signal }) => get<StudentPlan>(`/students/${id}/plan?${asked}`, signal),
+  });
+
+/** What a student did today, side by side. */
+export const doneTodayQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["students", id, "done"],
+    queryFn: async ({ signal }) => (await get<Items<DoneSide>>(`/students/${id}/done`, signal)).items,
+  });
+
+/** The weeks toward a date; `asked` is what is asked of them, as an address says it. */
+export const weeksQuery = (id: string, asked: string) =>
+  queryOptions({
+    queryKey: ["students", id, "weeks", asked],
+    queryFn: ({ signal }) => get<WeeksView>(`/students/${id}/weeks?${asked}`, signal),
   });
 
 export const groupsQuery = queryOptions({

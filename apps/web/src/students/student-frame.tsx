@@ -10,6 +10,7 @@ import classes from "./student-frame.module.css";
 
 const PAGES: readonly (readonly [StudentPage, string])[] = [
   ["session", "Session"],
+  ["weeks", "Weeks"],
   ["outline", "Outline"],
   ["placement", "Placement"],
   ["record", "Record"],

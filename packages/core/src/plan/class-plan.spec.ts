@@ -1,13 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { CLASS_ASKED, studentOf } from "../testing/small-class.js";
-import {
-  planClass,
-  type ClassAsked,
-  type ClassPlan,
-  type ClassStudent,
-  type PlannedStudent,
-} from "./class-plan.js";
+import { planClass } from "./class-plan.js";
+import type { ClassAsked, ClassPlan, ClassStudent, PlannedStudent } from "./class.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
 /** Four beginners who bounce, four who cross, and all may bounce. */

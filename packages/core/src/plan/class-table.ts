@@ -3,7 +3,7 @@
  * Every move of the search is scored from the students and the turn that it touches. Memory
  * O(students × skills), a student's score O(turns²), a turn's O(students + stations).
  */
-import type { ClassAsked, ClassBefore, ClassFault, ClassPlan, ClassStudent, Place } from "./class-plan.js";
+import type { ClassAsked, ClassBefore, ClassFault, ClassPlan, ClassStudent, Place } from "./class.js";
 import { WATCHES, type ClassOption, type Watch } from "./class-option.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
@@ -181,20 +181,23 @@ export class ClassTable {
       watched[station] = Math.max(watched[station] ?? 0, WATCHES.indexOf(option.watch));
       if (option.watch !== "nobody") beginners[station] = (beginners[station] ?? 0) + 1;
     }
+    const here = at.reduce((sum, one) => sum + one, 0);
+    const fair = Math.ceil(here / this.stations) + 1;
     let [score, breach] = [0, 0];
     let coaches = this.asked.coaches;
     let hands = this.asked.helpers;
     for (let station = 0; station < stations; station += 1) {
-      const here = at[station] ?? 0;
-      if (here === 1) score -= CLASS_WEIGHTS.alone * minutes;
-      if (here > this.most) breach += here - this.most;
+      const many = at[station] ?? 0;
+      if (many === 1) score -= CLASS_WEIGHTS.alone * minutes;
+      if (many > this.most) breach += many - this.most;
+      score -= Math.max(0, many - fair) * CLASS_WEIGHTS.crowd * minutes;
       const idleShows = Math.max(0, (shows[station] ?? 0) - (learners[station] ?? 0));
       score -= idleShows * (CLASS_WEIGHTS.show - CLASS_WEIGHTS.keep) * minutes;
       if (watched[station] === 2) coaches -= 1;
       // Two stations with one skill are two places to watch where one would have done.
       const row = this.skillAt[turn] ?? [];
       const same = row.indexOf(row[station] ?? NONE);
-      if (here > 0 && same < station && (at[same] ?? 0) > 0 && (at[same] ?? 0) + here <= this.most) {
+      if (many > 0 && same < station && (at[same] ?? 0) > 0 && (at[same] ?? 0) + many <= this.most) {
         score -= CLASS_WEIGHTS.split * minutes;
       }
     }
@@ -204,7 +207,7 @@ export class ClassTable {
       .map((watch, station) => (watch === 1 ? (beginners[station] ?? 0) : 0))
       .sort((one, other) => other - one)
       .slice(hands);
-    for (const many of unwatched) score -= many * CLASS_WEIGHTS.unwatched * minutes;
+    for (const beginning of unwatched) score -= beginning * CLASS_WEIGHTS.unwatched * minutes;
     return { worth: score, breach };
   }
 

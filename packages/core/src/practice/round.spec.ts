@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { roundCounts, type RoundAnswer } from "./round.js";
+import { askedInARow, roundCounts, type RoundAnswer } from "./round.js";
 import { checkSetCounts } from "./set.js";
 
 describe("an answer to a round", () => {
@@ -16,5 +16,17 @@ describe("an answer to a round", () => {
       for (const answer of answers) expect(checkSetCounts(roundCounts(answer, asked))).toEqual([]);
       expect(roundCounts("nearly", asked).bestStreak).toBeLessThan(asked);
     }
+  });
+});
+
+describe("what a drill asks in a row", () => {
+  it.each([
+    [{ drill: { kind: "streak", count: 12 }, aim: 5 }, 5],
+    [{ drill: { kind: "streak", count: 12 }, aim: null }, 12],
+    [{ drill: { kind: "climb", top: 6 }, aim: null }, 6],
+    [{ drill: { kind: "hold", seconds: 30 }, aim: null }, 30],
+    [{ drill: { kind: "hold", seconds: 0.1 }, aim: null }, 1],
+  ] as const)("of %j is %d", (asked, count) => {
+    expect(askedInARow(asked, 2)).toBe(count);
   });
 });

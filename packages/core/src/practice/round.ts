@@ -2,6 +2,9 @@
  * A round for a whole class: one drill and one clock, and one tap or a number for each (teaching.md, A
  * class on the floor). One adult cannot count ten children, so an answer stands for a set.
  */
+import { DEFAULT_TEMPO } from "../skills/gates.js";
+import type { Drill } from "./drill.js";
+import { heldRepetitions } from "./run.js";
 import type { Miss } from "./set.js";
 
 export const ROUND_ANSWERS = ["made-it", "nearly", "not-yet"] as const;
@@ -34,4 +37,14 @@ export function roundCounts(answer: RoundAnswer, asked: number): RoundCounts {
     default:
       return inARow(answer);
   }
+}
+
+/** What a drill asks in a row where nobody counts each try: its aim, else its own number; a hold by its tempo. */
+export function askedInARow(
+  { drill, aim }: { readonly drill: Drill; readonly aim: number | null },
+  beats: number,
+): number {
+  const { kind, count, top, rounds, seconds = 0, tempo = DEFAULT_TEMPO } = drill;
+  const own = kind === "hold" ? heldRepetitions(seconds, tempo, beats) : (count ?? top ?? rounds ?? 1);
+  return Math.max(1, aim ?? own);
 }

@@ -1,6 +1,6 @@
 /** Students of a class by what they may do, for tests of class plans. */
 import type { ClassOption } from "../plan/class-option.js";
-import type { ClassAsked, ClassStudent } from "../plan/class-plan.js";
+import type { ClassAsked, ClassStudent } from "../plan/class.js";
 
 /** An option as `cross 0.9 show coach`: the skill, its worth, then its use and who has to watch. */
 export function optionOf(text: string): ClassOption {

@@ -1,0 +1,28 @@
+import type { SetRequest } from "@mirrup/contract";
+import { roundCounts, type RoundAnswer, type Side } from "@mirrup/core";
+import { v7 as uuid } from "uuid";
+
+/** What one student is to do where a round is not the same for all. */
+export interface RoundTask {
+  readonly side: Side;
+  /** In a row. */
+  readonly asked: number;
+}
+
+/** A round's answer as the set that it stands for. */
+export function roundSet(
+  who: { readonly studentId: string; readonly subject: string },
+  { side, asked }: RoundTask,
+  answer: RoundAnswer,
+  at: Date,
+): SetRequest {
+  return {
+    id: uuid(),
+    ...who,
+    side,
+    drill: { kind: "streak", count: asked },
+    ...roundCounts(answer, asked),
+    countedBy: "hand",
+    at: at.toISOString(),
+  };
+}

@@ -1,0 +1,67 @@
+import { ATTENDANCES, type Attendance, type LessonView, type StudentView } from "@mirrup/contract";
+import { Select } from "@mantine/core";
+import type { ReactNode } from "react";
+import classes from "./attendance-list.module.css";
+import { ATTENDANCE_NAMES } from "./words.js";
+
+interface AttendanceListProps {
+  readonly lesson: Pick<LessonView, "students">;
+  readonly students: readonly StudentView[];
+  readonly onMark: (studentId: string, attendance: Attendance) => void;
+  /** What else is said of a student. */
+  readonly about?: (student: StudentView) => ReactNode;
+}
+
+const MARKS = ATTENDANCES.filter((one) => one !== "expected");
+
+/** Who is here, late or away: one tap each; the same tap again takes it back. */
+export function AttendanceList({ lesson, students, onMark, about }: AttendanceListProps) {
+  const came = new Map(lesson.students.map((one) => [one.studentId, one.attendance]));
+  const here = students.filter((student) => came.has(student.id));
+  const others = students.filter((student) => !came.has(student.id) && !student.archived);
+  return (
+    <div>
+      <ul className={classes.list}>
+        {here.map((student) => {
+          const { id, name, hasStopped } = student;
+          return (
+            <li key={id} className={classes.row}>
+              <span className={classes.who}>
+                <span className={classes.name}>
+                  {name}
+                  {hasStopped && <small> stopped for today</small>}
+                </span>
+                {about?.(student)}
+              </span>
+              <span role="group" aria-label={name} className={classes.marks}>
+                {MARKS.map((one) => (
+                  <button
+                    key={one}
+                    type="button"
+                    className={classes.mark}
+                    aria-pressed={came.get(id) === one}
+                    onClick={() => onMark(id, came.get(id) === one ? "expected" : one)}
+                  >
+                    {ATTENDANCE_NAMES[one]}
+                  </button>
+                ))}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {here.length === 0 && <p>Nobody is expected. Add who comes.</p>}
+      <Select
+        label="Somebody else is here"
+        className={classes.add}
+        size="md"
+        searchable
+        placeholder="Name"
+        nothingFoundMessage="No student of that name. Add them on the Students screen."
+        value={null}
+        data={others.map((student) => ({ value: student.id, label: student.name }))}
+        onChange={(id) => id !== null && onMark(id, "present")}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,47 @@
+/** What was planned for a student beside what was done. */
+import type { DoneSide } from "@mirrup/contract";
+import { sideKey, type Place, type Side } from "@mirrup/core";
+import type { ShownPlan } from "./shown.js";
+
+export interface PlannedAndDone {
+  readonly studentId: string;
+  readonly subject: string;
+  readonly side: Side;
+  /** Null for what was done beside the plan. */
+  readonly planned: { readonly turn: number; readonly place: Place } | null;
+  /** Null for what was planned and not written down. */
+  readonly done: DoneSide | null;
+}
+
+/** Student by student in the plan's order, turn by turn; then what else each of them did. */
+export function compare(plan: ShownPlan | null, done: readonly DoneSide[]): readonly PlannedAndDone[] {
+  const keyOf = (studentId: string, subject: string, side: Side) => `${studentId} ${sideKey(subject, side)}`;
+  const byKey = new Map(done.map((one) => [keyOf(one.studentId, one.subject, one.side), one]));
+  const students = [
+    ...new Set([...(plan?.students ?? []).map((one) => one.id), ...done.map((one) => one.studentId)]),
+  ];
+  return students.flatMap((studentId) => {
+    const places = plan?.students.find((one) => one.id === studentId)?.places ?? [];
+    const planned = places.flatMap((place, turn): PlannedAndDone[] => {
+      const subject = plan?.rotations[turn]?.stations[place?.station ?? -1]?.subject;
+      if (place == null || subject == null) return [];
+      const { side } = place;
+      const found = byKey.get(keyOf(studentId, subject, side)) ?? null;
+      return [{ studentId, subject, side, planned: { turn, place }, done: found }];
+    });
+    const known = new Set(planned.map((one) => keyOf(studentId, one.subject, one.side)));
+    const beside = done.filter(
+      (one) => one.studentId === studentId && !known.has(keyOf(studentId, one.subject, one.side)),
+    );
+    return [
+      ...planned,
+      ...beside.map((one) => ({
+        studentId,
+        subject: one.subject,
+        side: one.side,
+        planned: null,
+        done: one,
+      })),
+    ];
+  });
+}

@@ -1,0 +1,290 @@
+import { CAUTIONS } from "@mirrup/catalogue";
+import type { Attendance, LessonView } from "@mirrup/contract";
+import { Progress } from "@mantine/core";
+import { useDocumentTitle, useHotkeys, useInterval } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import { capital, dateWords, skillName } from "../app/words.js";
+import { useWakeLock } from "../floor/index.js";
+import { OutboxNote } from "../outbox/index.js";
+import { studentsQuery } from "../students/index.js";
+import { AttendanceList } from "./attendance-list.js";
+import { DoneTable } from "./done-table.js";
+import { leftWords, secondsLeft, stepAt } from "./hall.js";
+import classes from "./hall-page.module.css";
+import { pairsAt, stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
+import { useHall } from "./use-hall.js";
+import { useLesson } from "./use-lesson.js";
+import { faultWords, taskWords, USE_NAMES, WATCH_NAMES } from "./words.js";
+
+const TICK_MS = 500;
+const MORE_MINUTES = 2;
+
+/** A class in the hall: what now, who is where, and how long still. */
+export function HallPage() {
+  const { lessonId = "" } = useParams();
+  const held = useLesson(lessonId);
+  const { lesson, isError, error, refetch } = held;
+  useDocumentTitle(`${lesson?.title ?? "A class"} · Mirrup`);
+  useWakeLock();
+  if (lesson === undefined && isError) {
+    return (
+      <Fault title="The lesson could not be read" onRetry={() => void refetch()}>
+        {error.message}
+      </Fault>
+    );
+  }
+  if (lesson === undefined) return <main className={classes.hall}>Opening …</main>;
+  return <Hall key={lesson.id} lesson={lesson} held={held} />;
+}
+
+interface HallProps {
+  readonly lesson: LessonView;
+  readonly held: ReturnType<typeof useLesson>;
+}
+
+function Hall({ lesson, held }: HallProps) {
+  const paths = usePaths();
+  const students = useQuery(studentsQuery);
+  const hall = useHall(lesson, held);
+  const [isListing, setListing] = useState(false);
+  const { progress, finishedAt } = lesson;
+  const { plan } = hall;
+  const step = plan === null ? null : stepAt(plan, progress);
+  const nameOf = (id: string) => students.data?.find((one) => one.id === id)?.name ?? "Somebody";
+  const mark = (studentId: string, attendance: Attendance) =>
+    held.run({ attendance: { [studentId]: attendance } });
+  const isRunning = progress !== null && finishedAt === null;
+  const minutesLeft = () => (progress === null ? 0 : secondsLeft(progress, Date.now()) / 60);
+  useHotkeys([
+    ["N", () => isRunning && hall.next()],
+    ["S", () => isRunning && step?.kind === "turn" && hall.skip(minutesLeft())],
+    ["+", () => isRunning && hall.extend(MORE_MINUTES), { usePhysicalKeys: false }],
+    ["A", () => setListing((before) => !before)],
+  ]);
+  const list = <AttendanceList lesson={lesson} students={students.data ?? []} onMark={mark} />;
+  return (
+    <main className={classes.hall}>
+      <header className={classes.header}>
+        <Link to={paths.today} className={classes.leave}>
+          Leave the hall
+        </Link>
+        <div className={classes.names}>
+          <h1>{lesson.title}</h1>
+          <p>{[dateWords(lesson.day), lesson.startTime, lesson.place].filter(Boolean).join(", ")}</p>
+        </div>
+        {isRunning && <Clock key={progress.startedAt} progress={progress} />}
+        <OutboxNote />
+      </header>
+      {held.isWaiting && (
+        <p role="status" className={classes.note}>
+          What you tapped is kept on this device and sent as soon as the server answers.
+        </p>
+      )}
+      {plan !== null && <StepStrip plan={plan} lesson={lesson} />}
+      <div className={classes.planning} aria-live="polite">
+        {hall.isPlanning && (
+          <>
+            <span>Planning the rest anew …</span>
+            <Progress value={100 * (hall.planning?.share ?? 0)} aria-label="Planning" />
+          </>
+        )}
+        {hall.faults.map((fault) => (
+          <p key={JSON.stringify(fault)}>{faultWords(fault, nameOf)}</p>
+        ))}
+      </div>
+      {plan === null && (
+        <section className={classes.step}>
+          <h2>Not planned yet</h2>
+          <p>
+            Mark who is here, then <Link to={paths.lessonPlan(lesson.id)}>plan the class</Link>; it takes a
+            second.
+          </p>
+          {list}
+        </section>
+      )}
+      {plan !== null && finishedAt !== null && (
+        <section className={classes.step}>
+          <h2>Planned and done</h2>
+          <DoneTable lesson={lesson} plan={plan} nameOf={nameOf} />
+          <p>
+            <button type="button" className={classes.small} onClick={hall.reopen}>
+              It is not over: go on
+            </button>
+          </p>
+        </section>
+      )}
+      {plan !== null && progress === null && finishedAt === null && (
+        <section className={classes.step}>
+          <h2>Who is here?</h2>
+          {list}
+          <Footer>
+            <button type="button" className={classes.next} onClick={hall.begin}>
+              Begin with the warm-up
+            </button>
+          </Footer>
+        </section>
+      )}
+      {plan !== null && isRunning && (
+        <>
+          {isListing ? (
+            <section className={classes.step}>
+              <h2>Who is here?</h2>
+              {list}
+            </section>
+          ) : (
+            <Step plan={plan} step={step} lessonId={lesson.id} nameOf={nameOf} />
+          )}
+          <Footer>
+            <button
+              type="button"
+              className={classes.small}
+              aria-pressed={isListing}
+              onClick={() => setListing(!isListing)}
+            >
+              {isListing ? "Back to the turn" : "Who is here"}
+            </button>
+            <button type="button" className={classes.small} onClick={() => hall.extend(MORE_MINUTES)}>
+              {MORE_MINUTES} min more
+            </button>
+            {step?.kind === "turn" && (
+              <button type="button" className={classes.small} onClick={() => hall.skip(minutesLeft())}>
+                Skip this turn
+              </button>
+            )}
+            <button type="button" className={classes.small} onClick={hall.finish}>
+              Finish
+            </button>
+            <button type="button" className={classes.next} onClick={hall.next}>
+              {nextWords(plan, progress.step)}
+            </button>
+          </Footer>
+        </>
+      )}
+    </main>
+  );
+}
+
+function nextWords(plan: ShownPlan, step: number): string {
+  const next = stepsOf(plan).find((one, place) => place > step && one.minutes > 0);
+  if (next === undefined) return "Finish the class";
+  return next.kind === "turn" ? `Next: turn ${next.turn + 1}` : "Next: close together";
+}
+
+function Footer({ children }: { readonly children: React.ReactNode }) {
+  return <div className={classes.footer}>{children}</div>;
+}
+
+function Clock({ progress }: { readonly progress: NonNullable<LessonView["progress"]> }) {
+  const [now, setNow] = useState(() => Date.now());
+  useInterval(() => setNow(Date.now()), TICK_MS, { autoInvoke: true });
+  const seconds = secondsLeft(progress, now);
+  return (
+    <span className={classes.clock} data-over={seconds < 0} role="timer" aria-label="Left of this step">
+      {leftWords(seconds)}
+    </span>
+  );
+}
+
+function stepName(step: LessonStep): string {
+  switch (step.kind) {
+    case "warm-up":
+      return "Warm-up";
+    case "close":
+      return "Close";
+    case "turn":
+      return String(step.turn + 1);
+  }
+}
+
+/** Where the lesson is, from warm-up to close. */
+function StepStrip({ plan, lesson }: { readonly plan: ShownPlan; readonly lesson: LessonView }) {
+  const { progress, finishedAt } = lesson;
+  const at = finishedAt !== null ? Infinity : (progress?.step ?? -1);
+  return (
+    <ol className={classes.strip} aria-label="Steps of the lesson">
+      {stepsOf(plan).map((step, place) => {
+        const isSkipped = progress?.skipped.includes(place) === true;
+        const state = isSkipped ? "skipped" : place < at ? "done" : place === at ? "now" : "ahead";
+        return (
+          <li
+            key={`${step.kind} ${place}`}
+            data-state={state}
+            aria-current={state === "now" ? "step" : undefined}
+          >
+            {stepName(step)}
+            <span className={classes.said}>
+              {step.kind === "turn" ? "turn, " : ""}
+              {state}
+            </span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+interface StepProps {
+  readonly plan: ShownPlan;
+  readonly step: LessonStep | null;
+  readonly lessonId: string;
+  readonly nameOf: (id: string) => string;
+}
+
+function Step({ plan, step, lessonId, nameOf }: StepProps) {
+  if (step?.kind !== "turn") {
+    const isClose = step?.kind === "close";
+    return (
+      <section className={classes.step}>
+        <h2>{isClose ? "Close together" : "Warm-up together"}</h2>
+        <p className={classes.large}>
+          {isClose
+            ? `Easy jumping to end with. ${CAUTIONS.heat}`
+            : `${CAUTIONS["warm-up"]} ${CAUTIONS.space}`}
+        </p>
+      </section>
+    );
+  }
+  return (
+    <section className={classes.step}>
+      <h2>Turn {step.turn + 1}</h2>
+      <ul className={classes.stations}>
+        {(plan.rotations[step.turn]?.stations ?? []).map(({ subject, watchedBy }, station) =>
+          subject === null ? null : (
+            <li key={station} className={classes.station}>
+              <h3>
+                <span className={classes.number}>{station + 1}</span> {capital(skillName(subject))}
+              </h3>
+              {watchedBy !== "nobody" && <span className={classes.watch}>{WATCH_NAMES[watchedBy]}</span>}
+              <ul className={classes.pairs}>
+                {pairsAt(plan, step.turn, station).map((pair) => (
+                  <li key={pair.map((one) => one.id).join(" ")}>
+                    {pair.map(({ id, place }) => (
+                      <span key={id}>
+                        <strong>{nameOf(id)}</strong> {taskWords(place)}
+                        {USE_NAMES[place.use] !== "" && `, ${USE_NAMES[place.use]}`}
+                      </span>
+                    ))}
+                  </li>
+                ))}
+              </ul>
+              <CountLink lessonId={lessonId} turn={step.turn} station={station} />
+            </li>
+          ),
+        )}
+      </ul>
+    </section>
+  );
+}
+
+function CountLink(spot: { readonly lessonId: string; readonly turn: number; readonly station: number }) {
+  const paths = usePaths();
+  return (
+    <Link to={paths.station(spot.lessonId, spot.turn, spot.station)} className={classes.count}>
+      Count here
+    </Link>
+  );
+}

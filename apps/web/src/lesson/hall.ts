@@ -1,0 +1,78 @@
+/** A lesson under way: which step it is at, and what has changed since it was planned. Pure. */
+import type { LessonProgress, LessonView } from "@mirrup/contract";
+import { retimed, type ClassStudent } from "@mirrup/core";
+import { stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
+
+/** Turns that are over or under way: those that a new plan leaves as they are. */
+export function turnsBegun(plan: ShownPlan, progress: LessonProgress | null): number {
+  return progress === null ? 0 : Math.min(plan.rotations.length, Math.max(0, progress.step));
+}
+
+export function stepAt(plan: ShownPlan, progress: LessonProgress | null): LessonStep | null {
+  return progress === null ? null : (stepsOf(plan)[progress.step] ?? null);
+}
+
+/** Seconds that the step still has; below nothing once it is over its time. */
+export function secondsLeft({ startedAt, minutes }: LessonProgress, now: number): number {
+  return Math.round(60 * minutes - (now - Date.parse(startedAt)) / 1000);
+}
+
+/** `2:05`, or `+0:12` once it is over. */
+export function leftWords(seconds: number): string {
+  const all = Math.abs(seconds);
+  return `${seconds < 0 ? "+" : ""}${Math.floor(all / 60)}:${String(all % 60).padStart(2, "0")}`;
+}
+
+/** The step after this one; a step of no minutes is passed over. Null where the lesson is over. */
+export function stepAfter(
+  plan: ShownPlan,
+  progress: LessonProgress | null,
+  now: Date,
+): LessonProgress | null {
+  const steps = stepsOf(plan);
+  const from = progress === null ? 0 : progress.step + 1;
+  const next = steps.findIndex((step, place) => place >= from && step.minutes > 0);
+  if (next < 0) return null;
+  const minutes = steps[next]?.minutes ?? 0;
+  return { step: next, startedAt: now.toISOString(), minutes, skipped: progress?.skipped ?? [] };
+}
+
+/** The turns' minutes when the later ones have so many more together, or fewer. */
+export function turnsWith(plan: ShownPlan, begun: number, more: number): readonly number[] {
+  const minutes = plan.rotations.map((turn) => turn.minutes);
+  const later = minutes.slice(begun).reduce((sum, one) => sum + one, 0);
+  return retimed(minutes, begun, later + more);
+}
+
+/** Who is planned for from now on: nobody who is away, and who comes late from the turn after next. */
+export function studentsHere<T extends Omit<ClassStudent, "from">>(
+  { students, progress }: Pick<LessonView, "students" | "progress">,
+  options: readonly (T & { readonly hasStopped: boolean })[],
+  begun: number,
+): readonly (T & { readonly from: number })[] {
+  const came = new Map(students.map((one) => [one.studentId, one.attendance]));
+  return options.flatMap((one) => {
+    const attendance = came.get(one.id);
+    if (attendance === undefined || attendance === "absent" || one.hasStopped) return [];
+    // Before the lesson begins, who is late misses its first turn.
+    return [{ ...one, from: attendance === "late" && progress === null ? 1 : begun }];
+  });
+}
+
+/** Whether the turns to come have somebody who is not here, or lack somebody who is. */
+export function isOutOfDate(
+  plan: ShownPlan,
+  here: readonly { readonly id: string; readonly from: number }[],
+  begun: number,
+): boolean {
+  const placesOf = new Map(plan.students.map((one) => [one.id, one.places]));
+  const ids = new Set(here.map((one) => one.id));
+  const turns = plan.rotations.map((_, turn) => turn).filter((turn) => turn >= begun);
+  const isMissing = here.some(({ id, from }) =>
+    turns.some((turn) => turn >= from && (placesOf.get(id)?.[turn] ?? null) === null),
+  );
+  const isGone = plan.students.some(
+    ({ id, places }) => !ids.has(id) && turns.some((turn) => (places[turn] ?? null) !== null),
+  );
+  return isMissing || isGone;
+}

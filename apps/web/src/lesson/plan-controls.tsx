@@ -1,0 +1,101 @@
+import { Group, NumberInput } from "@mantine/core";
+import { AtHand } from "../app/at-hand.js";
+import { withNumbers, type Asked } from "./asked.js";
+import classes from "./plan-page.module.css";
+
+interface CountProps {
+  readonly label: string;
+  readonly value: number;
+  readonly most: number;
+  readonly step?: number;
+  readonly onChange: (value: number) => void;
+}
+
+function Count({ label, value, most, step = 1, onChange }: CountProps) {
+  return (
+    <NumberInput
+      label={label}
+      size="md"
+      w={104}
+      min={0}
+      max={most}
+      step={step}
+      clampBehavior="strict"
+      allowDecimal={false}
+      value={value}
+      onChange={(next) => typeof next === "number" && onChange(next)}
+    />
+  );
+}
+
+/** A side of the floor; empty where it was not measured. */
+function Metres({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: number | undefined;
+  readonly onChange: (value: number | null) => void;
+}) {
+  return (
+    <NumberInput
+      label={label}
+      size="md"
+      w={116}
+      min={1}
+      max={200}
+      suffix=" m"
+      value={value ?? ""}
+      placeholder="not set"
+      onChange={(next) => onChange(typeof next === "number" ? next : null)}
+    />
+  );
+}
+
+interface PlanControlsProps {
+  readonly asked: Asked;
+  readonly onAsk: (asked: Asked) => void;
+}
+
+/** What there is: minutes, stations, people, floor, and what is at hand. */
+export function PlanControls({ asked, onAsk }: PlanControlsProps) {
+  const { minutes, stations, coaches, helpers, floor, missing } = asked;
+  const change = (changes: Parameters<typeof withNumbers>[1]) => onAsk(withNumbers(asked, changes));
+  const setSide = (side: "widthMetres" | "lengthMetres", value: number | null) => {
+    const other = floor ?? { widthMetres: value ?? 0, lengthMetres: value ?? 0 };
+    change({ floor: value === null || value <= 0 ? null : { ...other, [side]: value } });
+  };
+  return (
+    <div className={classes.controls}>
+      <Group align="end" gap="sm">
+        <Count
+          label="Minutes"
+          most={240}
+          step={5}
+          value={minutes}
+          onChange={(value) => change({ minutes: value })}
+        />
+        <Count
+          label="Stations"
+          most={12}
+          value={stations}
+          onChange={(value) => change({ stations: value })}
+        />
+        <Count label="Coaches" most={12} value={coaches} onChange={(value) => change({ coaches: value })} />
+        <Count label="Helpers" most={12} value={helpers} onChange={(value) => change({ helpers: value })} />
+        <Metres
+          label="Floor, width"
+          value={floor?.widthMetres}
+          onChange={(value) => setSide("widthMetres", value)}
+        />
+        <Metres
+          label="Floor, length"
+          value={floor?.lengthMetres}
+          onChange={(value) => setSide("lengthMetres", value)}
+        />
+      </Group>
+      <AtHand missing={missing} onChange={(next) => onAsk({ ...asked, missing: next })} />
+    </div>
+  );
+}

@@ -1,0 +1,330 @@
+import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
+import type { ClassStudentView, LessonView } from "@mirrup/contract";
+import { skillOf, type CautionCode, type ClassPlan } from "@mirrup/core";
+import { Alert, Button, Group, Menu, Progress, Skeleton, Text, Title } from "@mantine/core";
+import { useDocumentTitle, useHotkeys, useLocalStorage, useStateHistory } from "@mantine/hooks";
+import { IconArrowBackUp, IconArrowForwardUp, IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
+import { useMembership } from "../account/index.js";
+import { isProblem } from "../app/api.js";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import { saveFile } from "../app/save-file.js";
+import { dateWords, skillName } from "../app/words.js";
+import { useSettings } from "../students/index.js";
+import { askedOf, USUALLY_AT_HAND, withBan, type Asked, type AtHand } from "./asked.js";
+import { writeLesson } from "./lesson-file.js";
+import { PlanControls } from "./plan-controls.js";
+import { PlanTable } from "./plan-table.js";
+import { classOptionsQuery } from "./queries.js";
+import { clockWords, keptStudents, shownOf, stepsOf, type ShownPlan } from "./shown.js";
+import { SubstituteSheet } from "./substitute-sheet.js";
+import { useClassPlan } from "./use-class-plan.js";
+import { useLesson } from "./use-lesson.js";
+import { faultWords, usefulWords } from "./words.js";
+import classes from "./plan-page.module.css";
+
+/** What does this class do in these minutes, who is where, and what is it worth? */
+export function PlanPage() {
+  const { lessonId = "" } = useParams();
+  const { lesson, isError, error, refetch, save } = useLesson(lessonId);
+  const { value } = useSettings();
+  const [atHand] = useAtHand();
+  useDocumentTitle(`${lesson?.title ?? "Class plan"} · Mirrup`);
+  if (isError) {
+    return (
+      <Fault title="The lesson could not be read" onRetry={() => void refetch()}>
+        {error.message}
+      </Fault>
+    );
+  }
+  if (lesson === undefined) return <Skeleton height={480} m="lg" />;
+  const hardSkill = value("hard-skill") === "early" ? "early" : "late";
+  return <PlanDesk key={lesson.id} lesson={lesson} first={askedOf(lesson, atHand, hardSkill)} save={save} />;
+}
+
+function useAtHand() {
+  return useLocalStorage<AtHand>({
+    key: "mirrup-class-at-hand",
+    defaultValue: USUALLY_AT_HAND,
+    getInitialValueInEffect: false,
+  });
+}
+
+interface PlanDeskProps {
+  readonly lesson: LessonView;
+  readonly first: Asked;
+  readonly save: ReturnType<typeof useLesson>["save"];
+}
+
+/** Who is planned for: whoever is not away and did not stop early today. */
+function present(lesson: LessonView, options: readonly ClassStudentView[] | undefined) {
+  const away = new Set(
+    lesson.students.filter((one) => one.attendance === "absent").map((one) => one.studentId),
+  );
+  const listed = new Set(lesson.students.map((one) => one.studentId));
+  return options?.filter((one) => listed.has(one.id) && !away.has(one.id) && !one.hasStopped);
+}
+
+function PlanDesk({ lesson, first, save }: PlanDeskProps) {
+  const paths = usePaths();
+  const [params, setParams] = useSearchParams();
+  const [asked, history, { current, history: all }] = useStateHistory(first);
+  const [, setAtHand] = useAtHand();
+  const isStarted = lesson.progress !== null || lesson.finishedAt !== null;
+  const isCoach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayEdit = isCoach && !isStarted;
+  const options = useQuery(classOptionsQuery(lesson.groupId, asked.missing));
+  const students = present(lesson, options.data);
+  const kept = shownOf(lesson);
+  const isAsking = mayEdit && (kept === null || current > 0 || params.has("anew"));
+  const planned = useClassPlan(lesson.id, asked, isAsking ? students : undefined);
+  const { data: made, planning, isPlaceholderData } = planned;
+  const plan: ShownPlan | null = made ?? kept;
+  const ask = (next: Asked) => {
+    if (next === asked) return;
+    history.set(next);
+    setAtHand({ coaches: next.coaches, helpers: next.helpers, floor: next.floor });
+  };
+  useHotkeys([
+    ["mod+Z", () => history.back()],
+    ["mod+shift+Z", () => history.forward()],
+    ["mod+Y", () => history.forward()],
+  ]);
+  useAutoSave(lesson, asked, isPlaceholderData ? undefined : made, save);
+  const nameOf = (id: string) => options.data?.find((one) => one.id === id)?.name ?? "Somebody";
+  if (params.get("sheet") === "substitute" && plan !== null) {
+    return (
+      <SubstituteSheet
+        lesson={lesson}
+        plan={plan}
+        nameOf={nameOf}
+        onLeave={() => setParams({}, { replace: true })}
+      />
+    );
+  }
+  const before = all[current - 1];
+  const cost = costOf(made, before === undefined ? undefined : planned.usefulOf(before), isPlaceholderData);
+  return (
+    <section className={classes.page}>
+      <header className={classes.header}>
+        <div>
+          <Title order={1}>{lesson.title}</Title>
+          <Text className={classes.quiet}>
+            {[dateWords(lesson.day), lesson.startTime, lesson.place].filter(Boolean).join(", ")}.{" "}
+            {students?.length ?? "…"} planned for.
+          </Text>
+        </div>
+        <Group gap="xs" className={classes.actions}>
+          <SavedNote save={save} />
+          <Button variant="default" aria-label="Undo" disabled={current === 0} onClick={() => history.back()}>
+            <IconArrowBackUp size={20} aria-hidden />
+          </Button>
+          <Button
+            variant="default"
+            aria-label="Redo"
+            disabled={current === all.length - 1}
+            onClick={() => history.forward()}
+          >
+            <IconArrowForwardUp size={20} aria-hidden />
+          </Button>
+          <Menu>
+            <Menu.Target>
+              <Button variant="default" leftSection={<IconPrinter size={20} aria-hidden />}>
+                Print or save
+              </Button>
+            </Menu.Target>
+            <Menu.Dropdown>
+              <Menu.Item onClick={() => window.print()}>Print this plan</Menu.Item>
+              <Menu.Item onClick={() => setParams({ sheet: "substitute" })}>
+                A substitute’s sheet, and its marks
+              </Menu.Item>
+              <Menu.Item
+                disabled={lesson.plan === null}
+                onClick={() =>
+                  saveFile(`${lesson.day} class.json`, writeLesson(lesson, nameOf), "application/json")
+                }
+              >
+                Save the plan as a file
+              </Menu.Item>
+            </Menu.Dropdown>
+          </Menu>
+          <Button
+            component={Link}
+            to={paths.lesson(lesson.id)}
+            leftSection={<IconPlayerPlay size={20} aria-hidden />}
+          >
+            {isStarted ? "To the hall" : "Hold it"}
+          </Button>
+        </Group>
+      </header>
+      {isStarted && (
+        <Alert title={lesson.finishedAt === null ? "Under way" : "Held"}>
+          {lesson.finishedAt === null
+            ? "This lesson has begun: it changes in the hall, where the rest is planned anew around what was done."
+            : "This lesson is over; what was planned stands beside what was done."}
+        </Alert>
+      )}
+      {mayEdit && <PlanControls asked={asked} onAsk={ask} />}
+      {options.isError && (
+        <Alert color="red" title="What the students can do could not be read">
+          {options.error.message}
+        </Alert>
+      )}
+      <div className={classes.progress} aria-live="polite">
+        {planning !== null && (
+          <>
+            <Progress value={100 * planning.share} aria-label="Planning" />
+            <Button variant="default" size="compact-md" onClick={planning.take}>
+              Stop, take the best so far
+            </Button>
+          </>
+        )}
+        {planning === null && cost !== null && <Text>{cost}</Text>}
+      </div>
+      {planned.isError && <Alert color="red">{planned.error.message}</Alert>}
+      {(made?.faults ?? []).map((fault) => (
+        <Alert key={JSON.stringify(fault)} color="yellow">
+          {faultWords(fault, nameOf)}
+        </Alert>
+      ))}
+      {plan === null && !planned.isError && <Skeleton height={360} />}
+      {plan !== null && plan.rotations.length > 0 && (
+        <>
+          <Text className={classes.sum} role="status">
+            {usefulWords(made ?? lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 })}
+          </Text>
+          <Bans asked={asked} onAsk={ask} />
+          <Together plan={plan} startTime={lesson.startTime} kind="warm-up" />
+          <PlanTable
+            plan={plan}
+            asked={asked}
+            options={students ?? []}
+            startTime={lesson.startTime}
+            mayEdit={mayEdit}
+            nameOf={nameOf}
+            onAsk={ask}
+          />
+          <Together plan={plan} startTime={lesson.startTime} kind="close" />
+          <Cautions plan={plan} />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** What the last change gave or took, once both plans are made. */
+function costOf(made: ClassPlan | undefined, before: number | undefined, isOld: boolean): string | null {
+  if (made === undefined || before === undefined || isOld) return null;
+  const lost = Math.round(before - made.useful);
+  if (lost === 0) return "The last change costs no useful minutes.";
+  return lost > 0
+    ? `The last change costs ${lost} useful ${lost === 1 ? "minute" : "minutes"}.`
+    : `The last change gives ${-lost} useful ${lost === -1 ? "minute" : "minutes"} more.`;
+}
+
+/** Keeps every plan that was made; the server's refusal is shown, and nothing is written over. */
+function useAutoSave(
+  { version, students }: LessonView,
+  asked: Asked,
+  made: ClassPlan | undefined,
+  save: ReturnType<typeof useLesson>["save"],
+): void {
+  const saved = useRef<ClassPlan>(undefined);
+  const { mutate, isPending } = save;
+  const { placePins, ...rest } = asked;
+  const change = { placePins, rest, version, students };
+  const latest = useRef(change);
+  useEffect(() => {
+    latest.current = change;
+  });
+  useEffect(() => {
+    if (made === undefined || made === saved.current || isPending || made.rotations.length === 0) return;
+    saved.current = made;
+    const { placePins: pins, rest: kept, version: from, students: before } = latest.current;
+    const { warmUpMinutes, closeMinutes, room, minutes, useful, sameForAll, most, rotations } = made;
+    mutate({
+      version: from,
+      minutes: kept.minutes,
+      plan: { asked: kept, warmUpMinutes, closeMinutes, room, minutes, useful, sameForAll, most, rotations },
+      students: keptStudents(before, made.students, pins),
+    });
+  }, [made, isPending, mutate]);
+}
+
+function SavedNote({ save }: Pick<PlanDeskProps, "save">) {
+  if (save.isError) {
+    const isStale = isProblem(save.error) && save.error.problem.type === "stale-change";
+    return (
+      <Text c="red" role="alert">
+        {isStale ? "Somebody else changed this plan meanwhile." : save.error.message}{" "}
+        <Button variant="default" size="compact-md" onClick={() => window.location.reload()}>
+          {isStale ? "Load theirs" : "Load it anew"}
+        </Button>
+      </Text>
+    );
+  }
+  return (
+    <Text className={classes.quiet} role="status">
+      {save.isPending ? "Saving …" : save.isSuccess ? "Saved" : ""}
+    </Text>
+  );
+}
+
+function Bans({ asked, onAsk }: { readonly asked: Asked; readonly onAsk: (asked: Asked) => void }) {
+  if (asked.bans.length === 0) return null;
+  return (
+    <div className={classes.bans}>
+      <Text>Not today:</Text>
+      {asked.bans.map((subject) => (
+        <Button
+          key={subject}
+          variant="default"
+          size="compact-md"
+          rightSection={<IconX size={16} aria-hidden />}
+          onClick={() => onAsk(withBan(asked, subject, false))}
+        >
+          <span className={classes.said}>Let in again: </span>
+          {skillName(subject)}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+interface TogetherProps {
+  readonly plan: ShownPlan;
+  readonly startTime: string | null;
+  readonly kind: "warm-up" | "close";
+}
+
+function Together({ plan, startTime, kind }: TogetherProps) {
+  const step = stepsOf(plan).find((one) => one.kind === kind);
+  if (step === undefined || step.minutes === 0) return null;
+  const what =
+    kind === "warm-up"
+      ? "Everybody: easy jumping in a circle, ankles and calves first."
+      : "Everybody together: easy jumping, water, what went well.";
+  return (
+    <p className={classes.together}>
+      <strong>{clockWords(startTime, step.from)}</strong> {step.minutes} min. {what}
+    </p>
+  );
+}
+
+/** What the drills of the plan ask for, each once. */
+function Cautions({ plan }: { readonly plan: ShownPlan }) {
+  const subjects = plan.rotations.flatMap((turn) => turn.stations.flatMap((one) => one.subject ?? []));
+  const codes = new Set<CautionCode>(["space", "surface", "heat"]);
+  for (const subject of subjects) skillOf(CATALOGUE, subject).cautions.forEach((code) => codes.add(code));
+  return (
+    <ul className={classes.quiet}>
+      {[...codes].map((code) => (
+        <li key={code}>{CAUTIONS[code]}</li>
+      ))}
+      <li>The venue’s rules and local codes for work with minors come before this plan.</li>
+    </ul>
+  );
+}

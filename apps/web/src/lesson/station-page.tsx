@@ -1,0 +1,59 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import { askedInARow, skillOf } from "@mirrup/core";
+import { useDocumentTitle } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { useParams } from "react-router";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import type { RoundTask } from "../app/round-set.js";
+import { Round, useWakeLock } from "../floor/index.js";
+import { studentsQuery } from "../students/index.js";
+import { atStation, shownOf } from "./shown.js";
+import { useLesson } from "./use-lesson.js";
+
+/** One station of a turn: what each one there is to do, and one tap for each. */
+export function StationPage() {
+  const { lessonId = "", turn: turnText = "", station: stationText = "" } = useParams();
+  const [turn, station] = [Number(turnText) - 1, Number(stationText) - 1];
+  const paths = usePaths();
+  const { lesson, isError, error, refetch } = useLesson(lessonId);
+  const students = useQuery(studentsQuery);
+  useWakeLock();
+  useDocumentTitle("A station · Mirrup");
+  if (lesson === undefined && isError) {
+    return (
+      <Fault title="The lesson could not be read" onRetry={() => void refetch()}>
+        {error.message}
+      </Fault>
+    );
+  }
+  if (lesson === undefined || students.data === undefined) return null;
+  const plan = shownOf(lesson);
+  const subject = plan?.rotations[turn]?.stations[station]?.subject;
+  if (plan === null || subject == null) {
+    return (
+      <Fault title="There is nothing at this station">
+        The lesson was planned anew meanwhile. Go back to the hall and choose a station there.
+      </Fault>
+    );
+  }
+  const { beats } = skillOf(CATALOGUE, subject);
+  const here = atStation(plan, turn, station);
+  const tasks = new Map(
+    here.map(({ id, place }): [string, RoundTask] => [
+      id,
+      { side: place.side, asked: askedInARow(place, beats) },
+    ]),
+  );
+  return (
+    <Round
+      key={`${lessonId} ${turn} ${station}`}
+      keptAs={`${lessonId} ${turn} ${station}`}
+      name={`${lesson.title}, turn ${turn + 1}, station ${station + 1}`}
+      back={paths.lesson(lessonId)}
+      subject={subject}
+      students={students.data.filter((student) => tasks.has(student.id))}
+      tasks={tasks}
+    />
+  );
+}

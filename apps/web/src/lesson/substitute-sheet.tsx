@@ -1,0 +1,193 @@
+import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
+import type { LessonView, SetRequest } from "@mirrup/contract";
+import { skillOf } from "@mirrup/core";
+import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
+import { useState } from "react";
+import { capital, dateWords, skillName } from "../app/words.js";
+import { queueSets } from "../outbox/index.js";
+import { readMarks, setsOfMarks } from "./marks.js";
+import { clockWords, stepsOf, type ShownPlan } from "./shown.js";
+import { taskWords, WATCH_NAMES } from "./words.js";
+import classes from "./substitute-sheet.module.css";
+
+interface SubstituteSheetProps {
+  readonly lesson: LessonView;
+  readonly plan: ShownPlan;
+  readonly nameOf: (id: string) => string;
+  readonly onLeave: () => void;
+}
+
+/** One page from which a stranger runs the class, and where the marks on it are typed back. */
+export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteSheetProps) {
+  const students = [...plan.students]
+    .filter((one) => one.places.some((place) => place !== null))
+    .sort((one, other) => nameOf(one.id).localeCompare(nameOf(other.id)));
+  const subjects = [
+    ...new Set(plan.rotations.flatMap((turn) => turn.stations.flatMap((one) => one.subject ?? []))),
+  ];
+  return (
+    <section className={classes.sheet}>
+      <Group className={classes.tools}>
+        <Button size="md" onClick={() => window.print()}>
+          Print the sheet
+        </Button>
+        <Button size="md" variant="default" onClick={onLeave}>
+          Back to the plan
+        </Button>
+      </Group>
+      <header>
+        <Title order={1}>
+          {lesson.title}, {dateWords(lesson.day)}
+          {lesson.startTime !== null && `, ${lesson.startTime}`}
+        </Title>
+        <Text>
+          {lesson.minutes} minutes{lesson.place !== "" && `, ${lesson.place}`}. Each pair: one jumps, the
+          other counts, then they change. Mark each box: M made it, N nearly, X not yet, or the number in a
+          row. {CAUTIONS.space} Pain ends jumping for that student today.
+        </Text>
+      </header>
+      <Steps plan={plan} startTime={lesson.startTime} />
+      <dl className={classes.how}>
+        {subjects.map((subject) => (
+          <div key={subject}>
+            <dt>{capital(skillName(subject))}</dt>
+            <dd>
+              {skillOf(CATALOGUE, subject).cues.slice(0, 2).join("; ")}. Counts when:{" "}
+              {skillOf(CATALOGUE, subject).look}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <table className={classes.marks}>
+        <caption className={classes.said}>
+          What each student does in each turn, with a box for the mark
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Student</th>
+            {plan.rotations.map((_, turn) => (
+              <th key={turn} scope="col">
+                Turn {turn + 1}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {students.map(({ id, places }) => (
+            <tr key={id}>
+              <th scope="row">{nameOf(id)}</th>
+              {plan.rotations.map(({ stations }, turn) => {
+                const place = places[turn] ?? null;
+                const subject = stations[place?.station ?? -1]?.subject ?? null;
+                return (
+                  <td key={turn}>
+                    {place !== null && subject !== null && (
+                      <span className={classes.task}>
+                        <span>
+                          <strong>{place.station + 1}</strong> {skillName(subject)}: {taskWords(place)}
+                        </span>
+                        <i className={classes.box} />
+                      </span>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <MarksForm lesson={lesson} plan={plan} students={students.map((one) => one.id)} nameOf={nameOf} />
+    </section>
+  );
+}
+
+/** When what begins, and what is done at which station. */
+function Steps({ plan, startTime }: { readonly plan: ShownPlan; readonly startTime: string | null }) {
+  return (
+    <ol className={classes.steps}>
+      {stepsOf(plan).map((step) => (
+        <li key={`${step.kind} ${step.from}`}>
+          <strong>{clockWords(startTime, step.from)}</strong>{" "}
+          {step.kind === "turn"
+            ? `Turn ${step.turn + 1}: ${(plan.rotations[step.turn]?.stations ?? [])
+                .flatMap(({ subject, watchedBy }, station) =>
+                  subject === null
+                    ? []
+                    : [
+                        `${station + 1} ${skillName(subject)}${watchedBy === "nobody" ? "" : ` (${WATCH_NAMES[watchedBy]})`}`,
+                      ],
+                )
+                .join(", ")}`
+            : step.kind === "warm-up"
+              ? "Warm-up together: easy jumping, ankles and calves first"
+              : "Close together: easy jumping, water"}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+interface MarksFormProps extends Omit<SubstituteSheetProps, "onLeave"> {
+  readonly students: readonly string[];
+}
+
+function MarksForm({ lesson, plan, students, nameOf }: MarksFormProps) {
+  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
+  const [stored, setStored] = useState<number | null>(null);
+  const turns = plan.rotations.length;
+  const read = students.map((id) => ({ id, marks: readMarks(texts[id] ?? "", turns) }));
+  const sets = read.flatMap(({ id, marks }): readonly SetRequest[] =>
+    marks.ok ? setsOfMarks(lesson, plan, id, marks.marks, new Date()) : [],
+  );
+  const isFaulty = read.some(({ marks }) => !marks.ok);
+  const store = async () => {
+    await queueSets(sets);
+    setStored(sets.length);
+    setTexts({});
+  };
+  return (
+    <form
+      className={classes.typed}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void store();
+      }}
+    >
+      <Title order={2}>Type the marks back</Title>
+      <Text>
+        One mark a turn, in order: M made it, N nearly, X not yet, a number in a row, or - for not done. For
+        example: m n x 12 -
+      </Text>
+      <div className={classes.fields}>
+        {read.map(({ id, marks }) => (
+          <TextInput
+            key={id}
+            label={nameOf(id)}
+            size="md"
+            autoComplete="off"
+            value={texts[id] ?? ""}
+            error={
+              marks.ok
+                ? undefined
+                : marks.fault.code === "unknown"
+                  ? `“${marks.fault.mark}” is no mark.`
+                  : `There are ${turns} turns, and more marks.`
+            }
+            onChange={(event) => {
+              setTexts({ ...texts, [id]: event.currentTarget.value });
+              setStored(null);
+            }}
+          />
+        ))}
+      </div>
+      <Button type="submit" size="md" disabled={sets.length === 0 || isFaulty}>
+        Store {sets.length} {sets.length === 1 ? "set" : "sets"}
+      </Button>
+      {stored !== null && (
+        <Alert title="Stored" role="status">
+          {stored} sets are on this device and on their way to the log.
+        </Alert>
+      )}
+    </form>
+  );
+}

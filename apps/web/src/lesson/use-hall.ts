@@ -1,0 +1,84 @@
+import type { LessonView } from "@mirrup/contract";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { tellFault } from "../app/undo.js";
+import { askedOf, USUALLY_AT_HAND } from "./asked.js";
+import { isOutOfDate, stepAfter, studentsHere, turnsBegun, turnsWith } from "./hall.js";
+import { classOptionsQuery } from "./queries.js";
+import { keptStudents, shownOf } from "./shown.js";
+import { useClassPlan } from "./use-class-plan.js";
+import type { useLesson } from "./use-lesson.js";
+
+/** A lesson being held: its steps, and the rest planned anew when somebody comes or goes, or time runs. */
+export function useHall(
+  lesson: LessonView,
+  { run, save }: Pick<ReturnType<typeof useLesson>, "run" | "save">,
+) {
+  const shown = shownOf(lesson);
+  const plan = shown ?? { warmUpMinutes: 0, closeMinutes: 0, rotations: [], students: [] };
+  const { progress } = lesson;
+  const begun = turnsBegun(plan, progress);
+  const [turns, setTurns] = useState<readonly number[] | null>(null);
+  const stored = askedOf(lesson, USUALLY_AT_HAND, "late");
+  const options = useQuery(classOptionsQuery(lesson.groupId, stored.missing));
+  const here = options.data === undefined ? undefined : studentsHere(lesson, options.data, begun);
+  const isOpen = shown !== null && lesson.finishedAt === null && begun < plan.rotations.length;
+  const isChanged = here !== undefined && (turns !== null || isOutOfDate(plan, here, begun));
+  const asked = { ...stored, turns: turns ?? plan.rotations.map((turn) => turn.minutes) };
+  const before = { rotations: plan.rotations.slice(0, begun), students: plan.students };
+  const planned = useClassPlan(lesson.id, asked, isOpen && isChanged ? here : undefined, before);
+  const made = planned.isPlaceholderData ? undefined : planned.data;
+  const kept = useRef<typeof made>(undefined);
+  const { mutate, isPending } = save;
+  const latest = useRef({ lesson, asked });
+  useEffect(() => {
+    latest.current = { lesson, asked };
+  });
+  useEffect(() => {
+    if (made === undefined || made === kept.current || isPending) return;
+    kept.current = made;
+    const { lesson: from, asked: question } = latest.current;
+    if (from.plan === null || made.rotations.length === 0) return;
+    const { placePins, ...rest } = question;
+    const { rotations, minutes, useful, sameForAll, most, room } = made;
+    mutate(
+      {
+        version: from.version,
+        plan: { ...from.plan, asked: rest, rotations, minutes, useful, sameForAll, most, room },
+        students: keptStudents(from.students, made.students, placePins),
+      },
+      { onSuccess: () => setTurns(null), onError: tellFault },
+    );
+  }, [made, isPending, mutate]);
+
+  const goOn = (skipped: readonly number[] = progress?.skipped ?? [], more = 0) => {
+    const next = stepAfter(plan, progress, new Date());
+    if (next === null) run({ finished: true });
+    else run({ progress: { ...next, minutes: next.minutes + more, skipped } });
+  };
+  return {
+    plan: shown,
+    begun,
+    planning: planned.planning,
+    isPlanning: planned.isFetching,
+    faults: made?.faults ?? [],
+    begin: () => goOn([]),
+    next: () => goOn(),
+    /** Ends the turn here; those after the next one share what it still had, or else the next one has it. */
+    skip: (minutesLeft: number) => {
+      if (progress === null) return;
+      const given = Math.max(0, minutesLeft);
+      const isShared = begun + 1 < plan.rotations.length;
+      if (isShared) setTurns(turnsWith(plan, begun + 1, given));
+      goOn([...progress.skipped, progress.step], isShared ? 0 : given);
+    },
+    /** Gives the step more minutes, which the later turns lose. */
+    extend: (by: number) => {
+      if (progress === null) return;
+      run({ progress: { ...progress, minutes: progress.minutes + by } });
+      if (begun < plan.rotations.length) setTurns(turnsWith(plan, begun, -by));
+    },
+    finish: () => run({ finished: true }),
+    reopen: () => run({ finished: false }),
+  };
+}

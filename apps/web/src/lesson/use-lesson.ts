@@ -1,0 +1,84 @@
+import type { LessonChange, LessonRun, LessonView } from "@mirrup/contract";
+import { useLocalStorage } from "@mantine/hooks";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { patch, SilenceError } from "../app/api.js";
+import { tellFault } from "../app/undo.js";
+import { lessonQuery } from "./queries.js";
+
+const RETRY_MS = 4000;
+
+/** Two runs as one: the later word on each thing counts. */
+export function runsTogether(earlier: LessonRun, later: LessonRun): LessonRun {
+  return { ...earlier, ...later, attendance: { ...earlier.attendance, ...later.attendance } };
+}
+
+/** The lesson with what waits on this device to be sent. */
+export function withRun(lesson: LessonView, { attendance = {}, progress, finished }: LessonRun): LessonView {
+  const known = new Set(lesson.students.map((one) => one.studentId));
+  const newcomers = Object.keys(attendance).filter((id) => !known.has(id));
+  const students = [
+    ...lesson.students,
+    ...newcomers.map((studentId) => ({ studentId, attendance: "expected" as const, places: [] })),
+  ];
+  return {
+    ...lesson,
+    students: students.map((one) => ({ ...one, attendance: attendance[one.studentId] ?? one.attendance })),
+    ...(progress === undefined ? {} : { progress }),
+    ...(finished === undefined
+      ? {}
+      : { finishedAt: finished ? (lesson.finishedAt ?? new Date().toISOString()) : null }),
+  };
+}
+
+/**
+ * A lesson in the hall: every tap is on the device at once, and sent until the server has it, so that
+ * none is lost with the network.
+ */
+export function useLesson(id: string) {
+  const client = useQueryClient();
+  const stored = useQuery(lessonQuery(id));
+  const [waiting, setWaiting] = useLocalStorage<LessonRun | null>({
+    key: `mirrup-lesson ${id}`,
+    defaultValue: null,
+    getInitialValueInEffect: false,
+  });
+  const take = (lesson: LessonView) => {
+    client.setQueryData(lessonQuery(id).queryKey, lesson);
+    void client.invalidateQueries({ queryKey: ["lessons"], predicate: ({ queryKey }) => queryKey[1] !== id });
+  };
+  const send = useMutation({
+    mutationKey: ["lessons", id, "run"],
+    mutationFn: (run: LessonRun) => patch<LessonView>(`/lessons/${id}/run`, run),
+    onSuccess: (lesson, sent) => {
+      take(lesson);
+      setWaiting((now) => (now === sent ? null : now));
+    },
+    onError: (error) => {
+      if (error instanceof SilenceError) return;
+      // A refusal will not go away by asking again.
+      setWaiting(null);
+      tellFault(error);
+    },
+    retry: (_count, error) => error instanceof SilenceError,
+    retryDelay: RETRY_MS,
+    networkMode: "always",
+    scope: { id: `lesson ${id}` },
+  });
+  const { mutate } = send;
+  useEffect(() => {
+    if (waiting !== null) mutate(waiting);
+  }, [waiting, mutate]);
+  const save = useMutation({
+    mutationFn: (change: LessonChange) => patch<LessonView>(`/lessons/${id}`, change),
+    onSuccess: take,
+  });
+  const { data } = stored;
+  return {
+    ...stored,
+    lesson: data === undefined || waiting === null ? data : withRun(data, waiting),
+    run: (run: LessonRun) => setWaiting((before) => runsTogether(before ?? {}, run)),
+    isWaiting: waiting !== null && send.isPending && send.failureCount > 0,
+    save,
+  };
+}

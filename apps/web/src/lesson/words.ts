@@ -1,0 +1,88 @@
+/** What a class plan says, in words. */
+import type { Attendance } from "@mirrup/contract";
+import type { ClassFault, ClassUse, Place, Watch } from "@mirrup/core";
+import { drillWords, listWords, proposalWords, reasonWords, wholeWords } from "../app/words.js";
+
+export const ATTENDANCE_NAMES: Readonly<Record<Attendance, string>> = {
+  expected: "Expected",
+  present: "Here",
+  late: "Late",
+  absent: "Away",
+};
+
+export const WATCH_NAMES: Readonly<Record<Watch, string>> = {
+  nobody: "",
+  helper: "helper here",
+  coach: "coach here",
+};
+
+/** What a student does at a station that is not open work, in a word or two. */
+export const USE_NAMES: Readonly<Record<ClassUse, string>> = {
+  frontier: "",
+  review: "review",
+  show: "shows it",
+  keep: "keeps going",
+};
+
+/** What a student does in a turn, and why. */
+export function placeWords({ side, drill, use, aim, chance, reason }: Place): string {
+  const whose = side === "whole" ? "" : `${side} side, `;
+  const aimed = chance === null ? "" : `; ${proposalWords({ aim, chance })}`;
+  const why: Readonly<Record<ClassUse, string>> = {
+    frontier: reason === null ? "" : reasonWords(reason),
+    review: "Its review is due.",
+    show: "Just cleared or soon due: shows it and counts, which is its review.",
+    keep: "Nothing nearer is open here; it keeps going.",
+  };
+  return `${whose}${drillWords(drill)}${aimed}. ${why[use]}`.trim();
+}
+
+/** What one student is to do, short: `left, 8 in a row`. */
+export function taskWords({ side, drill, aim }: Pick<Place, "side" | "drill" | "aim">): string {
+  const what = aim === null ? drillWords(drill) : aim === 1 ? "a clean one" : `${aim} in a row`;
+  return side === "whole" ? what : `${side}, ${what}`;
+}
+
+/** Why there is no plan, or what one could not keep to, and what to do about it. */
+export function faultWords(fault: ClassFault, nameOf: (id: string) => string): string {
+  const names = (ids: readonly string[]) => listWords(ids.map(nameOf));
+  switch (fault.code) {
+    case "no-minutes":
+      return "There are no minutes to plan. Choose how long the class is.";
+    case "no-students":
+      return "Nobody is here to plan for. Mark who comes, or add students to the group.";
+    case "no-stations":
+      return "There is no station. Choose at least one.";
+    case "too-many-students":
+      return `A plan holds ${fault.most} students. Split the class into two lessons.`;
+    case "floor-too-small":
+      return fault.holds === 0
+        ? "The floor has no room for one jumper’s clear circle. Check its measures."
+        : `The floor holds ${fault.holds} students who take turns in pairs, each jumper with a clear circle. Split the class, or use a larger floor.`;
+    case "nothing-open":
+      return `Nothing that is not left out may be done by ${names(fault.students)}. Let something in again.`;
+    case "pin-refused":
+      return `${nameOf(fault.pin.student)} cannot be at station ${fault.pin.station + 1} in turn ${fault.pin.rotation + 1}: what is done there is locked or left out for them. They are where the plan has them.`;
+    case "coach-missing":
+      return `In turn ${fault.rotation + 1} more stations ask for a coach than there are. Change one of the drills you chose, or have another coach.`;
+    case "over-load":
+      return `More landings or multiples than today still allows for ${names(fault.students)}. Shorten the lesson for them, or let them count.`;
+  }
+}
+
+/** What the plan is worth, and what that is held against. */
+export function usefulWords(plan: {
+  readonly useful: number;
+  readonly minutes: number;
+  readonly sameForAll: number;
+  readonly most: number;
+}): string {
+  const { useful, minutes, sameForAll, most } = plan;
+  const times = sameForAll > 0 ? `${(useful / sameForAll).toFixed(1)} times ` : "more than ";
+  const share = most > 0 ? Math.min(100, Math.round((100 * useful) / most)) : 100;
+  return (
+    `${wholeWords(useful)} useful minutes of ${wholeWords(minutes)} at the stations: ` +
+    `${times}one drill for everybody (${wholeWords(sameForAll)}). ` +
+    `Each student alone with you could have ${wholeWords(most)} at most; this has ${share}% of it.`
+  );
+}

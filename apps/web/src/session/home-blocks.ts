@@ -1,0 +1,18 @@
+/** What of a session can be practised at home without anybody standing by. */
+import { isHard, skillOf, type CautionCode, type Catalogue, type PlanBlock } from "@mirrup/core";
+
+/** What asks for somebody's eye, or for a floor that a home rarely has. */
+const FOR_THE_HALL: ReadonlySet<CautionCode> = new Set(["face", "neck", "wrist", "surface"]);
+
+export function homeBlocks(catalogue: Catalogue, blocks: readonly PlanBlock[]): readonly PlanBlock[] {
+  return blocks.filter(({ phase, subject }) => {
+    const { cautions, skillClass } = skillOf(catalogue, subject);
+    const isNewAndHard = phase === "early-hard" || phase === "late-hard";
+    return (
+      phase !== "combo" &&
+      !isNewAndHard &&
+      !isHard(skillClass) &&
+      !cautions.some((one) => FOR_THE_HALL.has(one))
+    );
+  });
+}

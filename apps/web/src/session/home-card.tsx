@@ -1,0 +1,66 @@
+import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
+import { skillOf, type PlanBlock } from "@mirrup/core";
+import { Button, Group, Text, Title } from "@mantine/core";
+import { capital, drillWords, subjectName } from "../app/words.js";
+import { homeBlocks } from "./home-blocks.js";
+import classes from "./home-card.module.css";
+
+interface HomeCardProps {
+  readonly name: string;
+  readonly blocks: readonly PlanBlock[];
+  readonly onLeave: () => void;
+}
+
+/** What to practise at home, in plain words and without the instructor: one page to take along. */
+export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
+  const home = homeBlocks(CATALOGUE, blocks);
+  return (
+    <section className={classes.card}>
+      <Group className={classes.tools}>
+        <Button size="md" onClick={() => window.print()}>
+          Print the card
+        </Button>
+        <Button size="md" variant="default" onClick={onLeave}>
+          Back to the session
+        </Button>
+      </Group>
+      <Title order={2}>{name}: practice at home</Title>
+      <Text>
+        {CAUTIONS["warm-up"]} {CAUTIONS.surface} {CAUTIONS.space}
+      </Text>
+      <ol className={classes.list}>
+        {home.map(({ subject, side, drill, sets, minutes, phase }) => {
+          const skill = skillOf(CATALOGUE, subject);
+          return (
+            <li key={`${phase} ${subject}:${side}`}>
+              <Title order={3}>{capital(subjectName(subject, side))}</Title>
+              <p>
+                {capital(drillWords(drill))}
+                {sets > 1 && `, ${sets} times with a rest between`}. About {minutes} minutes.
+              </p>
+              {phase !== "warm-up" && phase !== "cool-down" && (
+                <p>
+                  Think of: {skill.cues.slice(0, 2).join("; ")}. It counts when: {skill.look}
+                </p>
+              )}
+              <p className={classes.boxes} aria-label="A box for each day">
+                {["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"].map((day) => (
+                  <span key={day}>
+                    <i /> {day}
+                  </span>
+                ))}
+              </p>
+            </li>
+          );
+        })}
+      </ol>
+      {home.length <= 2 && (
+        <Text>Everything else in this session is for the hall, where somebody stands by.</Text>
+      )}
+      <Text>
+        Write down how many in a row you came to. Stop when something hurts, and tell your instructor; pain
+        that stays is for a doctor.
+      </Text>
+    </section>
+  );
+}

@@ -1,0 +1,197 @@
+import { sideKey, type PlanBlock, type StudentPlan } from "@mirrup/core";
+import { ActionIcon, Button, Title } from "@mantine/core";
+import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import {
+  IconArrowDown,
+  IconArrowUp,
+  IconGripVertical,
+  IconMinus,
+  IconPin,
+  IconPinFilled,
+  IconPlus,
+} from "@tabler/icons-react";
+import type { DoneSide } from "@mirrup/contract";
+import { Link } from "react-router";
+import { usePaths } from "../app/paths.js";
+import { capital, drillWords, proposalWords, subjectName, wholeWords } from "../app/words.js";
+import { floorAddress } from "../floor/index.js";
+import {
+  banned,
+  blockKey,
+  lengthened,
+  moved,
+  orderedBlocks,
+  pinned,
+  repeatedEfforts,
+  startsOf,
+  type PlanAsked,
+} from "./plan-asked.js";
+import { PHASE_NAMES, planReasonWords } from "./plan-words.js";
+import classes from "./session-page.module.css";
+
+export interface AskingProps {
+  readonly asked: PlanAsked;
+  readonly onAsk: (asked: PlanAsked) => void;
+}
+
+interface BlocksProps extends AskingProps {
+  readonly studentId: string;
+  readonly plan: StudentPlan;
+  /** What was done today, to stand beside what is planned. */
+  readonly done: readonly DoneSide[];
+}
+
+/** The plan's blocks in order: dragged by their grip, or moved with the keys on it or the arrows. */
+export function Blocks({ studentId, plan, done, asked, onAsk }: BlocksProps) {
+  const blocks = orderedBlocks(plan.blocks, asked.order);
+  const starts = startsOf(blocks);
+  const repeated = repeatedEfforts(blocks);
+  const keys = blocks.map(blockKey);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const move = (from: string, to: string | undefined) =>
+    to !== undefined && onAsk(moved(asked, blocks, from, to));
+  return (
+    <DndContext
+      sensors={sensors}
+      accessibility={{ container: document.body }}
+      onDragEnd={({ active, over }) => over !== null && move(String(active.id), String(over.id))}
+    >
+      <SortableContext items={keys} strategy={verticalListSortingStrategy}>
+        <ol className={classes.blocks}>
+          {blocks.map((block, place) => (
+            <Block
+              key={keys[place]}
+              studentId={studentId}
+              block={block}
+              done={done.find((one) => one.subject === block.subject && one.side === block.side)}
+              start={starts[place] ?? 0}
+              isRepeated={repeated.has(blockKey(block))}
+              above={keys[place - 1]}
+              below={keys[place + 1]}
+              onMove={move}
+              asked={asked}
+              onAsk={onAsk}
+            />
+          ))}
+        </ol>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+interface BlockProps extends AskingProps {
+  readonly studentId: string;
+  readonly block: PlanBlock;
+  readonly done: DoneSide | undefined;
+  readonly start: number;
+  readonly isRepeated: boolean;
+  readonly above: string | undefined;
+  readonly below: string | undefined;
+  readonly onMove: (from: string, to: string | undefined) => void;
+}
+
+function Block(props: BlockProps) {
+  const { block, done, start, isRepeated } = props;
+  const { phase, subject, side, drill, sets, minutes, rest, landings, reason, aim, chance } = block;
+  const isFixed = phase === "warm-up" || phase === "cool-down";
+  const { setNodeRef, setActivatorNodeRef, listeners, transform, transition } = useSortable({
+    id: blockKey(block),
+    disabled: isFixed,
+  });
+  const style = transform === null ? {} : { transform: `translate(0, ${transform.y}px)`, transition };
+  return (
+    <li ref={setNodeRef} style={style} className={classes.block} data-phase={phase}>
+      <span className={classes.time}>
+        <strong>{start}</strong> min
+        {!isFixed && (
+          <button
+            type="button"
+            ref={setActivatorNodeRef}
+            className={classes.grip}
+            aria-label={`Move ${subjectName(subject, side)}: space, then the arrows`}
+            {...listeners}
+          >
+            <IconGripVertical size={20} aria-hidden />
+          </button>
+        )}
+      </span>
+      <div className={classes.what}>
+        <span className={classes.phase}>{PHASE_NAMES[phase]}</span>
+        <Title order={2} className={classes.name}>
+          {capital(subjectName(subject, side))}
+        </Title>
+        <span>
+          {drillWords(drill)}
+          {sets > 1 && `, ${sets} sets`}, {minutes} min{rest > 0 && ` with ${rest} min of rest`},{" "}
+          {wholeWords(landings)} landings
+        </span>
+        <span className={classes.why}>
+          {planReasonWords(reason)}
+          {chance !== null && ` ${capital(proposalWords({ aim, chance }))}.`}
+        </span>
+        {isRepeated && (
+          <span className={classes.mind}>
+            The same kind of effort as the block before: rest longer, or move it.
+          </span>
+        )}
+        {done !== undefined && !isFixed && (
+          <span className={classes.done}>
+            Done today: {done.clean} clean of {done.tries}, best {done.bestStreak} in a row
+          </span>
+        )}
+      </div>
+      {!isFixed && <Tools {...props} />}
+    </li>
+  );
+}
+
+function Tools({ studentId, block, above, below, onMove, asked, onAsk }: BlockProps) {
+  const paths = usePaths();
+  const { subject, side, drill } = block;
+  const key = sideKey(subject, side);
+  const name = subjectName(subject, side);
+  const isPinned = asked.pin.includes(key);
+  const floor = `${paths.floor(studentId, subject, side)}${floorAddress(drill)}`;
+  const small = [
+    { label: `One set less of ${name}`, Icon: IconMinus, act: () => onAsk(lengthened(asked, key, -1)) },
+    { label: `One set more of ${name}`, Icon: IconPlus, act: () => onAsk(lengthened(asked, key, 1)) },
+    { label: `${capital(name)} earlier`, Icon: IconArrowUp, act: () => onMove(blockKey(block), above) },
+    { label: `${capital(name)} later`, Icon: IconArrowDown, act: () => onMove(blockKey(block), below) },
+  ];
+  return (
+    <div className={classes.tools}>
+      <Button component={Link} to={floor} size="sm">
+        To the floor
+      </Button>
+      <Button
+        variant="default"
+        size="sm"
+        aria-pressed={isPinned}
+        leftSection={isPinned ? <IconPinFilled size={18} aria-hidden /> : <IconPin size={18} aria-hidden />}
+        onClick={() => onAsk(pinned(asked, key, !isPinned))}
+      >
+        {isPinned ? "Kept" : "Keep"}
+        <span className={classes.hidden}> {name}</span>
+      </Button>
+      <Button variant="default" size="sm" onClick={() => onAsk(banned(asked, key, true))}>
+        Not today<span className={classes.hidden}>: {name}</span>
+      </Button>
+      <span className={classes.small}>
+        {small.map(({ label, Icon, act }) => (
+          <ActionIcon key={label} variant="default" size={36} aria-label={label} onClick={act}>
+            <Icon size={18} aria-hidden />
+          </ActionIcon>
+        ))}
+      </span>
+    </div>
+  );
+}

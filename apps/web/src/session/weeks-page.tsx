@@ -1,0 +1,146 @@
+import type { WeeksView } from "@mirrup/contract";
+import { Group, NumberInput, Skeleton, Text, TextInput, Title } from "@mantine/core";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Link, useParams, useSearchParams } from "react-router";
+import { useState } from "react";
+import { isProblem } from "../app/api.js";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import {
+  capital,
+  dateWords,
+  daysWords,
+  goalWords,
+  listWords,
+  subjectName,
+  wholeWords,
+} from "../app/words.js";
+import { weeksQuery } from "../students/index.js";
+import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "./weeks-asked.js";
+import { outlookWords } from "./weeks-words.js";
+import classes from "./weeks-page.module.css";
+
+/** Will it be enough by a date, and what does each week hold until then? */
+export function WeeksPage() {
+  const { studentId = "" } = useParams();
+  const [params, setParams] = useSearchParams();
+  const [openedAt] = useState(() => Date.now());
+  const asked = weeksAskedFrom(params, openedAt);
+  const view = useQuery({
+    ...weeksQuery(studentId, addressOfWeeks(asked).toString()),
+    placeholderData: keepPreviousData,
+    retry: (count, error) => !isProblem(error) && count < 2,
+  });
+  const ask = (changes: Partial<WeeksAsked>) =>
+    setParams(addressOfWeeks({ ...asked, ...changes }), { replace: true });
+  const refusal = isProblem(view.error) && view.error.problem.status === 422 ? view.error.message : null;
+  if (view.isError && refusal === null) {
+    return (
+      <Fault title="The weeks could not be planned" onRetry={() => void view.refetch()}>
+        {view.error.message}
+      </Fault>
+    );
+  }
+  return (
+    <section className={classes.page}>
+      <Group align="end" className={classes.asked}>
+        <TextInput
+          type="date"
+          label="Until"
+          size="md"
+          value={asked.until}
+          error={refusal}
+          onChange={(event) => event.currentTarget.value !== "" && ask({ until: event.currentTarget.value })}
+        />
+        <NumberInput
+          label="Lessons a week"
+          size="md"
+          w={150}
+          min={1}
+          max={7}
+          placeholder={`${view.data?.lessonsAWeek ?? 1}, by the groups`}
+          value={asked.perWeek ?? ""}
+          onChange={(value) => ask({ perWeek: typeof value === "number" ? value : null })}
+        />
+        <NumberInput
+          label="Tries a lesson toward it"
+          size="md"
+          w={200}
+          min={1}
+          max={1000}
+          placeholder={`${view.data?.triesALesson ?? ""}, as lately`}
+          value={asked.tries ?? ""}
+          onChange={(value) => ask({ tries: typeof value === "number" ? value : null })}
+        />
+      </Group>
+      {view.data === undefined && refusal === null && <Skeleton height={320} />}
+      {view.data !== undefined && refusal === null && <Outlook studentId={studentId} view={view.data} />}
+    </section>
+  );
+}
+
+function Outlook({ studentId, view }: { readonly studentId: string; readonly view: WeeksView }) {
+  const paths = usePaths();
+  const { title, why } = outlookWords(view);
+  const { goals, reached, until } = view;
+  return (
+    <>
+      <div role="status" className={classes.outlook} data-outlook={view.outlook}>
+        <Title order={2}>{title}</Title>
+        {goals.length > 0 && (
+          <Text>
+            {capital(listWords(goals.map(goalWords)))}, by {dateWords(until)}.
+          </Text>
+        )}
+        <Text>
+          {goals.length === 0 ? (
+            <>
+              No goal is chosen.{" "}
+              <Link to={paths.studentPage(studentId, "record")}>Choose one on the record</Link>.
+            </>
+          ) : (
+            why
+          )}
+        </Text>
+        {goals.length > 0 && reached.length > 0 && (
+          <Text>
+            By then, at the middle of the range:{" "}
+            {listWords(reached.map((one) => subjectName(one.subject, one.side)))}.
+          </Text>
+        )}
+      </div>
+      <ol className={classes.weeks}>
+        {view.weeks.map((week) => (
+          <li key={week.start} className={classes.week}>
+            <Title order={3}>Week of {daysWords(week.start)}</Title>
+            <span className={classes.quiet}>
+              {week.lessons.length} {week.lessons.length === 1 ? "lesson" : "lessons"}, about{" "}
+              {wholeWords(week.landings)} weighted landings
+              {view.allowance !== null && ` of ${wholeWords(view.allowance)} allowed`}
+              {week.slack >= 1 && `, room for ${wholeWords(week.slack)} tries more`}
+            </span>
+            <ul>
+              {week.work.map(({ subject, side, tries, finishes }) => (
+                <li key={`${subject}:${side}`}>
+                  <Link to={paths.floor(studentId, subject, side)}>
+                    {capital(subjectName(subject, side))}
+                  </Link>
+                  : {wholeWords(tries)} tries{finishes && ", then the gate"}
+                </li>
+              ))}
+              {week.reviews.length > 0 && (
+                <li>Reviews: {listWords(week.reviews.map((one) => subjectName(one.subject, one.side)))}</li>
+              )}
+            </ul>
+          </li>
+        ))}
+      </ol>
+      {view.weeks.length === 0 && (
+        <Text>No lesson lies before that date. Choose a later one, or more days.</Text>
+      )}
+      <Text className={classes.quiet}>
+        Tries left are the learner model’s, with their range; the plan is made anew as the log grows.
+      </Text>
+    </>
+  );
+}

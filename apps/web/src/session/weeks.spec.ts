@@ -1,0 +1,48 @@
+import { describe, expect, it } from "@jest/globals";
+import type { WeeksView } from "@mirrup/contract";
+import type { Outlook } from "@mirrup/core";
+import { addressOfWeeks, weeksAskedFrom } from "./weeks-asked.js";
+import { outlookWords } from "./weeks-words.js";
+
+const NOW = Date.parse("2026-06-01T12:00:00Z");
+
+describe("what is asked of the weeks", () => {
+  it("is kept in the address", () => {
+    const asked = { until: "2026-09-01", perWeek: 3, tries: 80 };
+    expect(weeksAskedFrom(addressOfWeeks(asked), NOW)).toEqual(asked);
+    const plain = { until: "2026-09-01", perWeek: null, tries: null };
+    expect(weeksAskedFrom(addressOfWeeks(plain), NOW)).toEqual(plain);
+  });
+
+  it("is eight weeks, and what the groups and lessons have, where the address says nothing of use", () => {
+    const usual = { until: "2026-07-27", perWeek: null, tries: null };
+    expect(weeksAskedFrom(new URLSearchParams(), NOW)).toEqual(usual);
+    expect(weeksAskedFrom(new URLSearchParams("until=soon&perWeek=9&tries=-1"), NOW)).toEqual(usual);
+  });
+});
+
+describe("whether it will be enough", () => {
+  const view = (outlook: Outlook, expected: number): WeeksView => ({
+    weeks: ["2026-06-01", "2026-06-08"].map((start) => ({
+      ...{ start, lessons: [start], work: [], reviews: [], landings: 0, slack: 0 },
+    })),
+    tries: { expected: 200, low: 100, high: 400 },
+    holds: 120,
+    outlook,
+    reached: [],
+    lessonsNeeded: { expected, low: 2, high: 8 },
+    ...{ goals: [], until: "2026-06-15", lessonsAWeek: 1, triesALesson: 60, allowance: null },
+  });
+
+  it("is said with the numbers it rests on, and with what would be", () => {
+    const { title, why } = outlookWords(view("unlikely", 4));
+    expect(title).toBe("Not likely by then");
+    expect(why).toContain("the 2 lessons until then hold about 120");
+    expect(why).toContain("about 4 lessons (2 to 8)");
+    expect(why).toContain("With 2 lessons a week it could be.");
+  });
+
+  it("offers no week of more than seven lessons", () => {
+    expect(outlookWords(view("not-by-then", 40)).why).toContain("At this pace it is 40 weeks.");
+  });
+});

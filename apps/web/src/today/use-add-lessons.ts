@@ -1,0 +1,28 @@
+import type { Items, LessonView, NewLesson } from "@mirrup/contract";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { post } from "../app/api.js";
+import { tellFault } from "../app/undo.js";
+
+/** Puts lessons into the studio's days; one that is there already stays as it is. */
+export function useAddLessons() {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const send = useMutation({
+    mutationFn: (lessons: readonly NewLesson[]) => post<Items<LessonView>>("/lessons", { lessons }),
+    onError: tellFault,
+    onSuccess: () => client.invalidateQueries({ queryKey: ["lessons"] }),
+  });
+  const add = (lessons: readonly NewLesson[]) =>
+    send.mutateAsync(lessons).then(
+      () => true,
+      () => false,
+    );
+  return {
+    add,
+    addAndOpen: async (lesson: NewLesson, path: string) => {
+      if (await add([lesson])) await navigate(path);
+    },
+    isPending: send.isPending,
+  };
+}
