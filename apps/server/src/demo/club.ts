@@ -197,7 +197,8 @@ export const DEMO_CLUB: DemoClub = {
 
 export interface DemoGroup {
   readonly name: string;
-  readonly weekday: number;
+  /** Null for the day on which the demo is loaded: there is always a class to hold. */
+  readonly weekday: number | null;
   readonly startTime: string;
   readonly place: string;
   readonly members: readonly string[];
@@ -225,7 +226,7 @@ export const DEMO_GROUPS: readonly DemoGroup[] = [
   },
   {
     name: "Second year",
-    weekday: 3,
+    weekday: null,
     startTime: "17:30",
     place: "Main hall",
     members: [

@@ -1,4 +1,5 @@
 import { SCHOOLS } from "@mirrup/catalogue";
+import { localDate } from "@mirrup/core";
 import type { DataSource, EntityManager } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import { Passwords } from "../auth/index.js";
@@ -60,10 +61,20 @@ async function addStudents(scope: Scope): Promise<void> {
 }
 
 async function addGroups(manager: EntityManager, studioId: string, createdAt: Date): Promise<void> {
+  const today = localDate(createdAt.getTime(), DEMO_CLUB.timeZone);
+  const weekdayNow = new Date(`${today}T12:00:00Z`).getUTCDay() || 7;
   for (const { name, weekday, startTime, place, members } of DEMO_GROUPS) {
     const id = demoId(`group ${name}`);
     const rest = { archivedAt: null, createdAt, version: 1 };
-    await manager.insert(GroupEntity, { studioId, id, name, weekday, startTime, place, ...rest });
+    await manager.insert(GroupEntity, {
+      studioId,
+      id,
+      name,
+      weekday: weekday ?? weekdayNow,
+      startTime,
+      place,
+      ...rest,
+    });
     await manager.insert(
       GroupMemberEntity,
       members.map((member) => ({ studioId, groupId: id, studentId: demoId(member) })),

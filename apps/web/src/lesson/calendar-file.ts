@@ -52,7 +52,8 @@ export function writeCalendar(lessons: readonly LessonView[], stamp: Date): stri
 }
 
 export type ReadCalendar =
-  | { readonly ok: true; readonly lessons: readonly NewLesson[]; readonly left: number }
+  /** `unread` events had no day that could be read. */
+  | { readonly ok: true; readonly lessons: readonly NewLesson[]; readonly unread: number }
   | { readonly ok: false; readonly message: string };
 
 interface CalendarContext {
@@ -127,13 +128,25 @@ export function readCalendar(text: string, context: CalendarContext): ReadCalend
       message: "This is not a calendar file, or it is damaged. Choose a file that ends in .ics.",
     };
   }
-  const all = events.flatMap((event) => lessonsOf(event, context));
+  const read = events.map((event) => {
+    // One event that cannot be read, such as one without a day, does not take the others with it.
+    try {
+      return lessonsOf(event, context);
+    } catch {
+      return null;
+    }
+  });
+  const all = read.flatMap((lessons) => lessons ?? []);
+  const unread = read.filter((lessons) => lessons === null).length;
   const lessons = [...new Map(all.map((lesson) => [lesson.id, lesson])).values()].slice(0, MAX_LESSONS);
   if (lessons.length === 0) {
     return {
       ok: false,
-      message: "No lesson of the weeks ahead is in this calendar. Nothing was taken over.",
+      message:
+        unread > 0
+          ? "No event of this calendar has a day that can be read. Save it again from your calendar."
+          : "No lesson of the weeks ahead is in this calendar. Nothing was taken over.",
     };
   }
-  return { ok: true, lessons, left: all.length - lessons.length };
+  return { ok: true, lessons, unread };
 }

@@ -23,7 +23,8 @@ export function DoneTable({ lesson, plan, nameOf }: DoneTableProps) {
   const done = useQuery(doneQuery(lesson.id));
   if (done.isError) return <p role="alert">What was done could not be read. {done.error.message}</p>;
   if (done.data === undefined) return <p>Reading what was done …</p>;
-  const rows = compare(plan, done.data);
+  const byName = [...plan.students].sort((one, other) => nameOf(one.id).localeCompare(nameOf(other.id)));
+  const rows = compare({ ...plan, students: byName }, done.data);
   const written = rows.filter((row) => row.done !== null && row.planned !== null).length;
   const planned = rows.filter((row) => row.planned !== null).length;
   const away = lesson.students

@@ -152,7 +152,7 @@ function Hall({ lesson, held }: HallProps) {
             </button>
             {step?.kind === "turn" && (
               <button type="button" className={classes.small} onClick={() => hall.skip(minutesLeft())}>
-                Skip this turn
+                Skip it
               </button>
             )}
             <button type="button" className={classes.small} onClick={hall.finish}>

@@ -1,15 +1,17 @@
 import { describe, expect, it } from "@jest/globals";
-import type { Attendance, LessonProgress } from "@mirrup/contract";
+import type { Attendance, LessonProgress, LessonView } from "@mirrup/contract";
 import type { Place } from "@mirrup/core";
 import {
   isOutOfDate,
   leftWords,
+  runsTogether,
   secondsLeft,
   stepAfter,
   stepAt,
   studentsHere,
   turnsBegun,
   turnsWith,
+  withRun,
 } from "./hall.js";
 import type { ShownPlan } from "./shown.js";
 
@@ -118,5 +120,44 @@ describe("who is planned for in the hall", () => {
     // After the last turn there is nothing to plan.
     expect(isOutOfDate(PLAN, here("a", "c"), 3)).toBe(false);
     expect(isOutOfDate(PLAN, [...here("a", "b"), { id: "late", from: 3 }], 1)).toBe(false);
+  });
+});
+
+describe("taps that wait to be sent", () => {
+  it("are one, the later word on each thing counting", () => {
+    const first = { attendance: { a: "late", b: "absent" }, progress: at(1) } as const;
+    const second = { attendance: { a: "present" }, progress: at(2) } as const;
+    expect(runsTogether(first, second)).toEqual({
+      attendance: { a: "present", b: "absent" },
+      progress: at(2),
+    });
+  });
+
+  it("are seen in the lesson before the server has them", () => {
+    const lesson: LessonView = {
+      ...{
+        id: "l",
+        version: 1,
+        groupId: null,
+        title: "Evening",
+        day: "2026-06-01",
+        startTime: null,
+        minutes: 60,
+      },
+      ...{ place: "", plan: null, progress: null, finishedAt: null },
+      students: [{ studentId: "a", attendance: "expected", places: [] }],
+    };
+    const seen = withRun(lesson, {
+      attendance: { a: "late", new: "present" },
+      progress: at(1),
+      finished: true,
+    });
+    expect(seen.students.map((one) => [one.studentId, one.attendance])).toEqual([
+      ["a", "late"],
+      ["new", "present"],
+    ]);
+    expect([seen.progress?.step, seen.finishedAt === null]).toEqual([1, false]);
+    expect(withRun(seen, { finished: false }).finishedAt).toBeNull();
+    expect(withRun(lesson, {})).toEqual(lesson);
   });
 });

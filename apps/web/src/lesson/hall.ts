@@ -1,5 +1,5 @@
 /** A lesson under way: which step it is at, and what has changed since it was planned. Pure. */
-import type { LessonProgress, LessonView } from "@mirrup/contract";
+import type { LessonProgress, LessonRun, LessonView } from "@mirrup/contract";
 import { retimed, type ClassStudent } from "@mirrup/core";
 import { stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 
@@ -75,4 +75,27 @@ export function isOutOfDate(
     ({ id, places }) => !ids.has(id) && turns.some((turn) => (places[turn] ?? null) !== null),
   );
   return isMissing || isGone;
+}
+
+/** Two runs as one: the later word on each thing counts. */
+export function runsTogether(earlier: LessonRun, later: LessonRun): LessonRun {
+  return { ...earlier, ...later, attendance: { ...earlier.attendance, ...later.attendance } };
+}
+
+/** The lesson with what waits on this device to be sent. */
+export function withRun(lesson: LessonView, { attendance = {}, progress, finished }: LessonRun): LessonView {
+  const known = new Set(lesson.students.map((one) => one.studentId));
+  const newcomers = Object.keys(attendance).filter((id) => !known.has(id));
+  const students = [
+    ...lesson.students,
+    ...newcomers.map((studentId) => ({ studentId, attendance: "expected" as const, places: [] })),
+  ];
+  return {
+    ...lesson,
+    students: students.map((one) => ({ ...one, attendance: attendance[one.studentId] ?? one.attendance })),
+    ...(progress === undefined ? {} : { progress }),
+    ...(finished === undefined
+      ? {}
+      : { finishedAt: finished ? (lesson.finishedAt ?? new Date().toISOString()) : null }),
+  };
 }

@@ -30,8 +30,12 @@ export type ReadLesson =
 
 function isLessonFile(value: unknown): value is Omit<LessonFile, "version"> & { readonly version?: unknown } {
   if (typeof value !== "object" || value === null) return false;
-  const file = value as Partial<Record<keyof LessonFile, unknown>>;
-  return file.format === FORMAT && typeof file.lesson === "object" && Array.isArray(file.students);
+  const { format, lesson, students } = value as Partial<Record<keyof LessonFile, unknown>>;
+  const isStudent = (one: unknown) =>
+    typeof one === "object" && one !== null && "name" in one && "places" in one;
+  return (
+    format === FORMAT && typeof lesson === "object" && Array.isArray(students) && students.every(isStudent)
+  );
 }
 
 /** Reads a file onto a day; students who are not in the studio are named and left out. */

@@ -57,4 +57,10 @@ describe("a plan on the page", () => {
     expect(kept[0]?.places.map((place) => place?.pinned)).toEqual([false, true]);
     expect(kept[1]?.places).toEqual([]);
   });
+
+  it("leaves who went away the turns that had begun", () => {
+    const places = [at(0), at(1)].map((place) => ({ ...place, pinned: false }));
+    const before = [{ studentId: "gone", attendance: "absent" as const, places }];
+    expect(keptStudents(before, PLAN.students, [], 1)[0]?.places).toEqual(places.slice(0, 1));
+  });
 });

@@ -78,15 +78,19 @@ export function clockWords(startTime: string | null, minutes: number): string {
   return `${String(Math.floor(all / 60)).padStart(2, "0")}:${String(all % 60).padStart(2, "0")}`;
 }
 
-/** Everybody of the lesson with the places that a plan gives them, and what was put there by hand. */
+/**
+ * Everybody of the lesson with the places that a plan gives them, and what was put there by hand. Who
+ * left keeps the places of the turns that had begun.
+ */
 export function keptStudents(
   before: readonly LessonStudent[],
   planned: readonly PlannedStudent[],
   pins: readonly PlacePin[],
+  begun = 0,
 ): readonly LessonStudent[] {
   const placesOf = new Map(planned.map((one) => [one.id, one.places]));
   return before.map((student) => {
-    const places = placesOf.get(student.studentId) ?? [];
+    const places = placesOf.get(student.studentId) ?? student.places.slice(0, begun);
     const isPinned = (rotation: number, station: number) =>
       pins.some(
         (pin) => pin.student === student.studentId && pin.rotation === rotation && pin.station === station,

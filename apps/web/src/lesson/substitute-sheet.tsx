@@ -52,8 +52,7 @@ export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteShe
           <div key={subject}>
             <dt>{capital(skillName(subject))}</dt>
             <dd>
-              {skillOf(CATALOGUE, subject).cues.slice(0, 2).join("; ")}. Counts when:{" "}
-              {skillOf(CATALOGUE, subject).look}
+              {skillOf(CATALOGUE, subject).cues[0]} Counts when: {skillOf(CATALOGUE, subject).look}
             </dd>
           </div>
         ))}

@@ -30,14 +30,14 @@ export function useHall(
   const made = planned.isPlaceholderData ? undefined : planned.data;
   const kept = useRef<typeof made>(undefined);
   const { mutate, isPending } = save;
-  const latest = useRef({ lesson, asked });
+  const latest = useRef({ lesson, asked, begun });
   useEffect(() => {
-    latest.current = { lesson, asked };
+    latest.current = { lesson, asked, begun };
   });
   useEffect(() => {
     if (made === undefined || made === kept.current || isPending) return;
     kept.current = made;
-    const { lesson: from, asked: question } = latest.current;
+    const { lesson: from, asked: question, begun: done } = latest.current;
     if (from.plan === null || made.rotations.length === 0) return;
     const { placePins, ...rest } = question;
     const { rotations, minutes, useful, sameForAll, most, room } = made;
@@ -45,7 +45,7 @@ export function useHall(
       {
         version: from.version,
         plan: { ...from.plan, asked: rest, rotations, minutes, useful, sameForAll, most, room },
-        students: keptStudents(from.students, made.students, placePins),
+        students: keptStudents(from.students, made.students, placePins, done),
       },
       { onSuccess: () => setTurns(null), onError: tellFault },
     );

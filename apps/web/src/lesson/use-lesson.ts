@@ -4,32 +4,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { patch, SilenceError } from "../app/api.js";
 import { tellFault } from "../app/undo.js";
+import { runsTogether, withRun } from "./hall.js";
 import { lessonQuery } from "./queries.js";
 
 const RETRY_MS = 4000;
-
-/** Two runs as one: the later word on each thing counts. */
-export function runsTogether(earlier: LessonRun, later: LessonRun): LessonRun {
-  return { ...earlier, ...later, attendance: { ...earlier.attendance, ...later.attendance } };
-}
-
-/** The lesson with what waits on this device to be sent. */
-export function withRun(lesson: LessonView, { attendance = {}, progress, finished }: LessonRun): LessonView {
-  const known = new Set(lesson.students.map((one) => one.studentId));
-  const newcomers = Object.keys(attendance).filter((id) => !known.has(id));
-  const students = [
-    ...lesson.students,
-    ...newcomers.map((studentId) => ({ studentId, attendance: "expected" as const, places: [] })),
-  ];
-  return {
-    ...lesson,
-    students: students.map((one) => ({ ...one, attendance: attendance[one.studentId] ?? one.attendance })),
-    ...(progress === undefined ? {} : { progress }),
-    ...(finished === undefined
-      ? {}
-      : { finishedAt: finished ? (lesson.finishedAt ?? new Date().toISOString()) : null }),
-  };
-}
 
 /**
  * A lesson in the hall: every tap is on the device at once, and sent until the server has it, so that

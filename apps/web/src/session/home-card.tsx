@@ -1,6 +1,7 @@
 import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
-import { skillOf, type PlanBlock } from "@mirrup/core";
+import { skillOf, type Drill, type PlanBlock } from "@mirrup/core";
 import { Button, Group, Text, Title } from "@mantine/core";
+import { useEffect, useRef } from "react";
 import { capital, drillWords, subjectName } from "../app/words.js";
 import { homeBlocks } from "./home-blocks.js";
 import classes from "./home-card.module.css";
@@ -11,11 +12,23 @@ interface HomeCardProps {
   readonly onLeave: () => void;
 }
 
+const MINUTE = 60;
+
+/** A drill as one says it at home: long holds in minutes. */
+function plainWords(drill: Drill): string {
+  const { kind, seconds = 0 } = drill;
+  return kind === "hold" && seconds >= 2 * MINUTE
+    ? `Keep going for ${Math.round(seconds / MINUTE)} minutes, resting when you need to`
+    : capital(drillWords(drill));
+}
+
 /** What to practise at home, in plain words and without the instructor: one page to take along. */
 export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
   const home = homeBlocks(CATALOGUE, blocks);
+  const card = useRef<HTMLElement>(null);
+  useEffect(() => card.current?.scrollIntoView(), []);
   return (
-    <section className={classes.card}>
+    <section ref={card} className={classes.card}>
       <Group className={classes.tools}>
         <Button size="md" onClick={() => window.print()}>
           Print the card
@@ -33,23 +46,25 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
           const skill = skillOf(CATALOGUE, subject);
           return (
             <li key={`${phase} ${subject}:${side}`}>
-              <Title order={3}>{capital(subjectName(subject, side))}</Title>
+              <div className={classes.heading}>
+                <Title order={3}>{capital(subjectName(subject, side))}</Title>
+                <p className={classes.boxes} aria-label="A box for each day">
+                  {["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"].map((day) => (
+                    <span key={day}>
+                      <i /> {day}
+                    </span>
+                  ))}
+                </p>
+              </div>
               <p>
-                {capital(drillWords(drill))}
+                {plainWords(drill)}
                 {sets > 1 && `, ${sets} times with a rest between`}. About {minutes} minutes.
               </p>
               {phase !== "warm-up" && phase !== "cool-down" && (
                 <p>
-                  Think of: {skill.cues.slice(0, 2).join("; ")}. It counts when: {skill.look}
+                  Think of: {skill.cues.slice(0, 2).join(" ")} It counts when: {skill.look}
                 </p>
               )}
-              <p className={classes.boxes} aria-label="A box for each day">
-                {["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"].map((day) => (
-                  <span key={day}>
-                    <i /> {day}
-                  </span>
-                ))}
-              </p>
             </li>
           );
         })}

@@ -55,7 +55,7 @@ export function WeeksPage() {
         <NumberInput
           label="Lessons a week"
           size="md"
-          w={150}
+          w={210}
           min={1}
           max={7}
           placeholder={`${view.data?.lessonsAWeek ?? 1}, by the groups`}
@@ -65,7 +65,7 @@ export function WeeksPage() {
         <NumberInput
           label="Tries a lesson toward it"
           size="md"
-          w={200}
+          w={210}
           min={1}
           max={1000}
           placeholder={`${view.data?.triesALesson ?? ""}, as lately`}

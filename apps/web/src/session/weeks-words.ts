@@ -1,5 +1,5 @@
 import type { WeeksView } from "@mirrup/contract";
-import { triesWords, wholeWords } from "../app/words.js";
+import { capital, triesWords, wholeWords } from "../app/words.js";
 
 /** Whether it will be enough, and what would be. */
 export function outlookWords({ outlook, tries, holds, lessonsNeeded, weeks, lessonsAWeek }: WeeksView): {
@@ -7,7 +7,7 @@ export function outlookWords({ outlook, tries, holds, lessonsNeeded, weeks, less
   readonly why: string;
 } {
   const lessons = weeks.reduce((sum, week) => sum + week.lessons.length, 0);
-  const need = `${triesWords(tries)} are left, and the ${lessons} lessons until then hold about ${wholeWords(holds)}.`;
+  const need = `${capital(triesWords(tries))} are left, and the ${lessons} lessons until then hold about ${wholeWords(holds)}.`;
   const range = `It takes about ${lessonsNeeded.expected} lessons (${lessonsNeeded.low} to ${lessonsNeeded.high})`;
   const weekly = weeks.length > 0 ? Math.ceil(lessonsNeeded.expected / weeks.length) : lessonsNeeded.expected;
   const instead =

@@ -55,7 +55,8 @@ export function CalendarTools({ today, students, mayTeach }: CalendarToolsProps)
       const read = readCalendar(await file.text(), { groups, timeZone, today, days: DAYS });
       if (!read.ok) throw new Error(read.message);
       const many = read.lessons.length === 1 ? "1 lesson is" : `${read.lessons.length} lessons are`;
-      await take(read.lessons, `${many} taken over from the calendar.`);
+      const left = read.unread === 0 ? "" : ` ${read.unread} events without a readable day were left out.`;
+      await take(read.lessons, `${many} taken over from the calendar.${left}`);
     },
     onError: tellFault,
   });
