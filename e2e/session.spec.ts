@@ -38,6 +38,45 @@ test("a student's session is planned, changed, and opened on the floor", async (
   await floorIsOpen(page);
 });
 
+test("a session is put in another order, lengthened, and taken home on a card", async ({ page, mirrup }) => {
+  await page.goto(`${await mirrup.studentPath("Oskar Fennel")}/session?minutes=45`);
+  const names = page.getByRole("heading", { level: 2 });
+  await expect(names.nth(2)).toBeVisible();
+  const [, first = "", second = ""] = await names.allTextContents();
+  await page
+    .getByRole("button", { name: `${second} earlier` })
+    .first()
+    .click();
+  await expect(names.nth(1)).toHaveText(second);
+  await expect(names.nth(2)).toHaveText(first);
+
+  // The same by the grip's keys.
+  await page
+    .getByRole("button", { name: /^Move / })
+    .first()
+    .focus();
+  await page.keyboard.press("Space");
+  await expect(page.getByText(/is at .*, place 2\./)).toBeAttached();
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByText(/is at .*, place 3\./)).toBeAttached();
+  await page.keyboard.press("Space");
+  await expect(names.nth(1)).toHaveText(first);
+
+  await page
+    .getByRole("button", { name: /^One set more of/ })
+    .last()
+    .click();
+  await expect(page.getByText(/What you changed costs/)).toBeVisible();
+  await page.getByLabel("Shoes that cushion").uncheck();
+  await page.getByText(/Left out, and why/).click();
+  await expect(page.getByText("no multiples without shoes that cushion").first()).toBeVisible();
+
+  await page.getByRole("button", { name: "For home" }).click();
+  await expect(page.getByRole("heading", { name: "Oskar Fennel: practice at home" })).toBeVisible();
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
+  expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+});
+
 test("a session of no minutes says so, and the page meets the rules of accessibility", async ({
   page,
   mirrup,

@@ -13,7 +13,7 @@ import { OutboxNote } from "../outbox/index.js";
 import { studentsQuery } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { DoneTable } from "./done-table.js";
-import { leftWords, secondsLeft, stepAt } from "./hall.js";
+import { leftWords, secondsLeft, stepAt, withoutAway } from "./hall.js";
 import classes from "./hall-page.module.css";
 import { pairsAt, stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 import { useHall } from "./use-hall.js";
@@ -136,7 +136,7 @@ function Hall({ lesson, held }: HallProps) {
               {list}
             </section>
           ) : (
-            <Step plan={plan} step={step} lessonId={lesson.id} nameOf={nameOf} />
+            <Step plan={withoutAway(plan, lesson)} step={step} lessonId={lesson.id} nameOf={nameOf} />
           )}
           <Footer>
             <button

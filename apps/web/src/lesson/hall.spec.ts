@@ -11,6 +11,7 @@ import {
   studentsHere,
   turnsBegun,
   turnsWith,
+  withoutAway,
   withRun,
 } from "./hall.js";
 import type { ShownPlan } from "./shown.js";
@@ -110,6 +111,11 @@ describe("who is planned for in the hall", () => {
       studentsHere(lesson({ a: "late" }, progress), [option("a")], begun)[0]?.from;
     expect(fromOf(null, 0)).toBe(1);
     expect(fromOf(at(2), 2)).toBe(2);
+  });
+
+  it("leaves out who is away, also of a turn that has begun", () => {
+    const left = withoutAway(PLAN, lesson({ a: "absent", b: "late" }));
+    expect(left.students.map((one) => one.id)).toEqual(["b"]);
   });
 
   it("makes the plan out of date when somebody goes or comes", () => {

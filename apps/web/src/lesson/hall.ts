@@ -12,6 +12,12 @@ export function stepAt(plan: ShownPlan, progress: LessonProgress | null): Lesson
   return progress === null ? null : (stepsOf(plan)[progress.step] ?? null);
 }
 
+/** The plan without who is away: a turn that had begun may still have them. */
+export function withoutAway(plan: ShownPlan, { students }: Pick<LessonView, "students">): ShownPlan {
+  const away = new Set(students.filter((one) => one.attendance === "absent").map((one) => one.studentId));
+  return { ...plan, students: plan.students.filter((one) => !away.has(one.id)) };
+}
+
 /** Seconds that the step still has; below nothing once it is over its time. */
 export function secondsLeft({ startedAt, minutes }: LessonProgress, now: number): number {
   return Math.round(60 * minutes - (now - Date.parse(startedAt)) / 1000);

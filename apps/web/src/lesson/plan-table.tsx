@@ -5,6 +5,7 @@ import { ActionIcon, Menu, Select } from "@mantine/core";
 import {
   DndContext,
   PointerSensor,
+  pointerWithin,
   useDraggable,
   useDroppable,
   useSensor,
@@ -13,6 +14,7 @@ import {
 } from "@dnd-kit/core";
 import { IconMinus, IconPinFilled, IconPlus } from "@tabler/icons-react";
 import { useMemo } from "react";
+import { dragAnnouncements } from "../app/drag-words.js";
 import { capital, skillName } from "../app/words.js";
 import { letGo, swapped, withBan, withSkillAt, withStudentAt, withTurn, type Asked } from "./asked.js";
 import { clockWords, pairsAt, stepsOf, type AtPlace, type ShownPlan } from "./shown.js";
@@ -39,10 +41,15 @@ type Target = Spot & { readonly student?: string };
 
 /** Turns down, stations across; a student is dragged, or moved from the menu. */
 export function PlanTable(props: PlanTableProps) {
-  const { plan, asked, startTime, mayEdit, onAsk } = props;
+  const { plan, asked, startTime, mayEdit, nameOf, onAsk } = props;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const turns = stepsOf(plan).flatMap((step) => (step.kind === "turn" ? [step] : []));
   const widest = Math.max(0, ...plan.rotations.map((one) => one.stations.length));
+  const whereOf = (key: string) => {
+    const [at, student] = key.split(" ").slice(-2);
+    const isStation = key.split(" ").length === 2 && /^\d+$/.test(student ?? "");
+    return isStation ? `turn ${Number(at) + 1}, station ${Number(student) + 1}` : nameOf(student ?? "");
+  };
   const drop = ({ active, over }: DragEndEvent) => {
     const from = active.data.current as Target | undefined;
     const to = over?.data.current as Target | undefined;
@@ -52,7 +59,12 @@ export function PlanTable(props: PlanTableProps) {
       onAsk(withStudentAt(asked, { rotation: from.turn, station: to.station, student: from.student }));
   };
   return (
-    <DndContext sensors={sensors} onDragEnd={drop} accessibility={{ container: document.body }}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragEnd={drop}
+      accessibility={{ container: document.body, announcements: dragAnnouncements(whereOf) }}
+    >
       <div className={classes.scroll}>
         <table className={classes.table}>
           <caption className={classes.said}>The class by turns and stations</caption>
@@ -205,6 +217,7 @@ function skillsByUse(options: readonly ClassStudentView[]) {
 function Chip({
   plan,
   asked,
+  options,
   turn,
   station,
   mayEdit,
@@ -225,6 +238,7 @@ function Chip({
       ? {}
       : { transform: `translate(${drag.transform.x}px, ${drag.transform.y}px)`, zIndex: 2 };
   const words = placeWords(place);
+  const mayDo = new Set(options.find((student) => student.id === id)?.options.map((one) => one.subject));
   return (
     <Menu width={280} position="bottom-start" disabled={!mayEdit}>
       <Menu.Target>
@@ -242,7 +256,7 @@ function Chip({
           onPointerDown={drag.listeners?.onPointerDown as React.PointerEventHandler | undefined}
         >
           {isPinned && <IconPinFilled size={13} aria-label="put here by hand" />}
-          {name}
+          <span>{name}</span>
           {use !== "" && <small>{use}</small>}
         </button>
       </Menu.Target>
@@ -257,12 +271,13 @@ function Chip({
           </Menu.Item>
         )}
         {stations.map(({ subject }, to) =>
-          to === station || subject === null ? null : (
+          to === station ? null : (
             <Menu.Item
               key={to}
               onClick={() => onAsk(withStudentAt(asked, { rotation: turn, station: to, student: id }))}
             >
-              To station {to + 1}: {skillName(subject)}
+              To station {to + 1}
+              {subject !== null && `: ${mayDo.has(subject) ? skillName(subject) : "another drill for it"}`}
             </Menu.Item>
           ),
         )}

@@ -8,6 +8,7 @@ import { usePaths } from "../app/paths.js";
 import type { RoundTask } from "../app/round-set.js";
 import { Round, useWakeLock } from "../floor/index.js";
 import { studentsQuery } from "../students/index.js";
+import { withoutAway } from "./hall.js";
 import { atStation, shownOf } from "./shown.js";
 import { useLesson } from "./use-lesson.js";
 
@@ -38,7 +39,7 @@ export function StationPage() {
     );
   }
   const { beats } = skillOf(CATALOGUE, subject);
-  const here = atStation(plan, turn, station);
+  const here = atStation(withoutAway(plan, lesson), turn, station);
   const tasks = new Map(
     here.map(({ id, place }): [string, RoundTask] => [
       id,

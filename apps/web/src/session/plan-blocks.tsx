@@ -18,6 +18,7 @@ import {
 } from "@tabler/icons-react";
 import type { DoneSide } from "@mirrup/contract";
 import { Link } from "react-router";
+import { dragAnnouncements } from "../app/drag-words.js";
 import { usePaths } from "../app/paths.js";
 import { capital, drillWords, proposalWords, subjectName, wholeWords } from "../app/words.js";
 import { floorAddress } from "../floor/index.js";
@@ -53,6 +54,11 @@ export function Blocks({ studentId, plan, done, asked, onAsk }: BlocksProps) {
   const starts = startsOf(blocks);
   const repeated = repeatedEfforts(blocks);
   const keys = blocks.map(blockKey);
+  const nameOf = (key: string) => {
+    const place = keys.indexOf(key);
+    const block = blocks[place];
+    return block === undefined ? "nothing" : `${subjectName(block.subject, block.side)}, place ${place + 1}`;
+  };
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -62,7 +68,14 @@ export function Blocks({ studentId, plan, done, asked, onAsk }: BlocksProps) {
   return (
     <DndContext
       sensors={sensors}
-      accessibility={{ container: document.body }}
+      accessibility={{
+        container: document.body,
+        announcements: dragAnnouncements(nameOf),
+        screenReaderInstructions: {
+          draggable:
+            "Space takes it up, the arrows move it, space puts it down, escape leaves it where it was.",
+        },
+      }}
       onDragEnd={({ active, over }) => over !== null && move(String(active.id), String(over.id))}
     >
       <SortableContext items={keys} strategy={verticalListSortingStrategy}>

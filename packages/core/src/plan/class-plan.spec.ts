@@ -74,8 +74,8 @@ describe("a class plan", () => {
     expect(plan.useful).toBeGreaterThan(plan.sameForAll);
     expect(plan.useful).toBeLessThanOrEqual(plan.most + 1e-9);
     expect(plan.students.map((one) => one.id)).toEqual(MIXED.map((one) => one.id));
-    const first = (id: string) => plan.students.find((one) => one.id === id) ?? { id, places: [] };
-    expect(skillAt(plan, first("e"), 0)).toBe("cross");
+    const crosser = plan.students.find((one) => one.id === "e") ?? { id: "e", places: [] };
+    expect(plan.rotations.map((_, turn) => skillAt(plan, crosser, turn))).toContain("cross");
   });
 
   it("is the same for the same question", () => {
@@ -212,7 +212,22 @@ describe("a class plan", () => {
     expect(plan.rotations[1]?.stations[2]?.subject).toBe("step");
     expect(plan.students.find((one) => one.id === "e")?.places[1]?.station).toBe(2);
     expectSound(plan, MIXED, asked);
-    expect(plan.useful).toBeLessThanOrEqual(planClass(CLASS_ASKED, MIXED).useful);
+    // The search is no proof: with a pin it may come upon a plan that it missed without, within a little.
+    expect(plan.useful).toBeLessThanOrEqual(1.02 * planClass(CLASS_ASKED, MIXED).useful);
+  });
+
+  it("has something done that suits whoever is put at a station", () => {
+    // Only this one steps, and only steps; the others would have the stations bounce and cross.
+    const odd = studentOf("odd", ["step 0.1 keep"]);
+    const placePins = [0, 1, 2, 3].map((rotation) => ({ rotation, station: 1, student: "odd" }));
+    const asked: ClassAsked = { ...CLASS_ASKED, stations: 2, placePins };
+    const students = [...MIXED, odd];
+    const plan = planClass(asked, students);
+    expect(plan.faults).toEqual([]);
+    expectSound(plan, students, asked);
+    for (const { rotation } of placePins) {
+      expect(plan.students.find((one) => one.id === "odd")?.places[rotation]?.station).toBe(1);
+    }
   });
 
   it("refuses a pin to a skill that is locked for the student, and says so", () => {

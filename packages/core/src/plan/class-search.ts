@@ -76,12 +76,20 @@ function fillTurn(table: ClassTable, turn: number): void {
     if (pin === NONE) open.push(station);
     else takeIn(station, pin);
   }
+  // What somebody is pinned to has the narrowest choice, and goes first.
+  const isPinnedTo = (station: number) =>
+    present.some((student) => table.pinOfStudent(turn, student) === station);
+  open.sort((one, other) => Number(isPinnedTo(other)) - Number(isPinnedTo(one)) || one - other);
   for (const station of open) {
+    const suits = table.skills.map((_, skill) => table.suitsPins(turn, station, skill));
+    const isPossible = suits.includes(true);
     const gains = table.skills.map((_, skill) =>
-      present.reduce(
-        (sum, student) => sum + Math.max(0, worthAt(table, student, turn, skill) - (best[student] ?? -1)),
-        0,
-      ),
+      isPossible && suits[skill] === false
+        ? -1
+        : present.reduce(
+            (sum, student) => sum + Math.max(0, worthAt(table, student, turn, skill) - (best[student] ?? -1)),
+            0,
+          ),
     );
     takeIn(station, gains.indexOf(Math.max(...gains)));
   }
@@ -175,7 +183,7 @@ class Annealing {
     const row = table.skillAt[turn];
     if (row === undefined || wish === undefined || table.pinOfStation(turn, station) !== NONE) return 0;
     const skill = table.skills.indexOf(wish.subject);
-    if (skill === row[station]) return 0;
+    if (skill === row[station] || !table.suitsPins(turn, station, skill)) return 0;
     const before = { skill: row[station] ?? NONE, places: [...(table.stationOf[turn] ?? [])] };
     row[station] = skill;
     placeAll(table, turn);

@@ -120,6 +120,14 @@ export class ClassTable {
     return this.pinnedStation[turn]?.[student] ?? NONE;
   }
 
+  /** Whether everybody who is pinned to a station in a turn may do a skill. */
+  suitsPins(turn: number, station: number, skill: number): boolean {
+    return this.students.every(
+      (_, student) =>
+        this.pinOfStudent(turn, student) !== station || this.options[student]?.[skill] !== undefined,
+    );
+  }
+
   /** What a student does in a turn; undefined where they may not, or are not there. */
   optionAt(student: number, turn: number): Option {
     const skill = this.skillAt[turn]?.[this.stationOf[turn]?.[student] ?? NONE] ?? NONE;

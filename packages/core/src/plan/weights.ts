@@ -43,11 +43,11 @@ export const CLASS_WEIGHTS = {
   /** A new, hard skill in the half of the lesson where the setting does not have it. */
   wrongHalf: 0.5,
   /** What is lost where nobody stands with whom to take turns. */
-  alone: 0.3,
+  alone: 0.5,
   /** What is lost where two stations have one skill and one would have held them all. */
   split: 0.3,
   /** What is lost for each student at a station beyond an even share and one more: less of a coach's eye for each. */
-  crowd: 0.05,
+  crowd: 0.1,
   /** What is lost for each beginner of a skill whom neither coach nor helper watches. */
   unwatched: 0.1,
   /** Against what is not to be: more than everything else together. */

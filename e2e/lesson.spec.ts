@@ -1,0 +1,215 @@
+import { readFileSync } from "node:fs";
+import { AxeBuilder } from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./fixtures.js";
+
+const CLASS = "Second year";
+
+/** Opens the plan of the demo's class of today, made by its first opening. */
+async function openPlan(page: Page, root: string): Promise<void> {
+  await page.goto(`${root}/today`);
+  const today = page.getByRole("region", { name: CLASS });
+  await today
+    .getByRole("button", { name: "Plan the class" })
+    .or(today.getByRole("link", { name: "The plan" }))
+    .click();
+  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 20_000 });
+}
+
+/** Waits until the plan for the last change is there, and kept; before the first change, for the first plan. */
+async function planIsMade(page: Page, isChanged = true): Promise<void> {
+  if (isChanged) await expect(page.getByText(/^The last change/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("progressbar", { name: "Planning" })).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+}
+
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`)).toEqual([]);
+}
+
+async function pagesOf(page: Page): Promise<number> {
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
+  return (pdf.match(/\/Type\s*\/Page[^s]/g) ?? []).length;
+}
+
+test("a class is planned, changed by hand, held with one away, and compared with its plan", async ({
+  page,
+  mirrup,
+}) => {
+  test.setTimeout(150_000);
+  await openPlan(page, mirrup.root);
+  await planIsMade(page, false);
+  const table = page.getByRole("table", { name: /turns and stations/ });
+  const cell = (turn: number, station: number) =>
+    table.locator("tbody tr").nth(turn).locator("td").nth(station);
+
+  // Somebody is moved by hand, and stays where they were put; undo takes it back, and again.
+  const mover = cell(0, 0).locator("ul button").first();
+  const name = (await mover.locator("span").first().textContent()) ?? "";
+  await mover.click();
+  await page.getByRole("menuitem", { name: /^To station 2/ }).click();
+  await planIsMade(page);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("button", { name: "Redo" })).toBeEnabled();
+  await page.getByRole("button", { name: "Redo" }).click();
+  await planIsMade(page);
+
+  // One is dragged onto another station of the turn.
+  const dragged = cell(2, 0).locator("ul button").first();
+  const draggedName = (await dragged.locator("span").first().textContent()) ?? "";
+  await cell(2, 1).scrollIntoViewIfNeeded();
+  await dragged.scrollIntoViewIfNeeded();
+  const from = await dragged.boundingBox();
+  const to = await cell(2, 1).boundingBox();
+  if (from === null || to === null) throw new Error("The plan has no such places.");
+  await page.mouse.move(from.x + 10, from.y + 10);
+  await page.mouse.down();
+  // On the cell beside its people: on one of them it would be a swap.
+  await page.mouse.move(to.x + 30, to.y + 14, { steps: 12 });
+  await page.mouse.move(to.x + 32, to.y + 14);
+  await expect(page.getByText(/is at turn 3, station 2\./)).toBeAttached();
+  await page.mouse.up();
+  await planIsMade(page);
+  await expect(cell(2, 1).getByRole("button", { name: draggedName })).toBeVisible();
+
+  // A drill is left out of today, and is nowhere in the plan any more.
+  const drill = page.getByRole("combobox", { name: "Turn 2, station 1: the drill" });
+  const banned = await drill.inputValue();
+  await drill.click();
+  await page.getByRole("option", { name: `No ${banned} today` }).click();
+  await expect(page.getByRole("button", { name: `Let in again: ${banned}` })).toBeVisible();
+  const drills = page.getByRole("combobox", { name: /the drill$/ });
+  await expect(async () => {
+    for (const one of await drills.all()) expect(await one.inputValue()).not.toBe(banned);
+  }).toPass({ timeout: 20_000 });
+  await planIsMade(page);
+
+  // The plan and a stranger's sheet are a page each, and the page keeps what was made.
+  expect(await pagesOf(page)).toBe(1);
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByRole("button", { name: `Let in again: ${banned}` })).toBeVisible();
+  await page.getByRole("button", { name: "Print or save" }).click();
+  await page.getByRole("menuitem", { name: /substitute/ }).click();
+  await expect(page.getByRole("heading", { name: "Type the marks back" })).toBeVisible();
+  expect(await pagesOf(page)).toBe(1);
+  await page.getByRole("button", { name: "Back to the plan" }).click();
+
+  // In the hall: begin, the first turn, and one station is counted.
+  await page.getByRole("link", { name: "Hold it" }).click();
+  await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Begin with the warm-up" }).click();
+  await expect(page.getByRole("heading", { name: "Warm-up together" })).toBeVisible();
+  await page.getByRole("button", { name: "Next: turn 1" }).click();
+  await expect(page.getByRole("heading", { name: "Turn 1" })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("link", { name: "Count here" }).first().click();
+  await page.getByRole("button", { name: "Made it" }).first().click();
+  await page.getByRole("button", { name: /^Finish the round: 1 of/ }).click();
+  await expect(page.getByText("All of them are stored.")).toBeVisible();
+  await page.getByRole("link", { name: "Leave the floor" }).click();
+
+  // Somebody goes: the turns to come are planned without them. A turn is cut short.
+  await page.getByRole("button", { name: "Who is here" }).click();
+  const away = page.getByRole("group", { name, exact: true });
+  await away.getByRole("button", { name: "Away" }).click();
+  await expect(away.getByRole("button", { name: "Away" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "Back to the turn" }).click();
+  await page.getByRole("button", { name: "Skip it" }).click();
+  await expect(page.getByRole("heading", { name: "Turn 2" })).toBeVisible();
+  await expect(page.getByText("Planning the rest anew …")).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.locator("main").getByText(name, { exact: true })).toHaveCount(0);
+  await page.getByRole("link", { name: "Count here" }).first().click();
+  await page
+    .getByLabel(/: in a row$/)
+    .first()
+    .fill("3");
+  await page.getByRole("button", { name: /^Finish the round: 1 of/ }).click();
+  await expect(page.getByText("All of them are stored.")).toBeVisible();
+  await page.getByRole("link", { name: "Leave the floor" }).click();
+  await page.getByRole("button", { name: "Finish", exact: true }).click();
+
+  // What was planned and what was done stand side by side.
+  await expect(page.getByRole("heading", { name: "Planned and done" })).toBeVisible();
+  await expect(page.getByText(/^2 of \d+ planned turns are written down/)).toBeVisible();
+  await expect(page.getByText(`Away: ${name}.`)).toBeVisible();
+  await expect(page.getByRole("cell", { name: /clean of/ })).toHaveCount(2);
+  await expectAccessible(page);
+  await page.getByRole("link", { name: "Leave the hall" }).click();
+  await expect(page.getByRole("region", { name: CLASS }).getByText("Held.")).toBeVisible();
+});
+
+test("attendance is one tap on Today, also with no network, and none is lost", async ({
+  page,
+  context,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/today`);
+  await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
+  await page.getByRole("option", { name: "Show team" }).click();
+  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 20_000 });
+  await planIsMade(page, false);
+  await page.getByRole("link", { name: "Today" }).click();
+  const region = page.getByRole("region", { name: "Show team" });
+  await expectAccessible(page);
+  const mark = (name: string, as: string) =>
+    region.getByRole("group", { name }).getByRole("button", { name: as });
+  await mark("Amara Thistle", "Here").click();
+  await context.setOffline(true);
+  await mark("Oskar Fennel", "Away").click();
+  await expect(mark("Oskar Fennel", "Away")).toHaveAttribute("aria-pressed", "true");
+  await context.setOffline(false);
+  const stored = page.waitForResponse((reply) => reply.url().includes("/run") && reply.ok());
+  await stored;
+  await page.reload();
+  await expect(mark("Amara Thistle", "Here")).toHaveAttribute("aria-pressed", "true");
+  await expect(mark("Oskar Fennel", "Away")).toHaveAttribute("aria-pressed", "true");
+});
+
+test("a calendar is read and written, and bad files say what to do", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/today`);
+  await expect(page.getByRole("heading", { name: "The next seven days" })).toBeVisible();
+  const inTwoDays = new Date(Date.now() + 2 * 86_400_000).toISOString().slice(0, 10).replaceAll("-", "");
+  const calendar = ["BEGIN:VCALENDAR", "VERSION:2.0", "PRODID:-//x//y//EN", "BEGIN:VEVENT", "UID:guest"]
+    .concat([
+      `DTSTART:${inTwoDays}T190000`,
+      "DURATION:PT45M",
+      "SUMMARY:Guest class",
+      "END:VEVENT",
+      "END:VCALENDAR",
+    ])
+    .join("\r\n");
+  const choose = async (button: string, name: string, text: string) => {
+    const chooser = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: button }).click();
+    await (await chooser).setFiles({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
+  };
+  await choose("Read a calendar", "guest.ics", calendar);
+  await expect(page.getByText("1 lesson is taken over from the calendar.")).toBeVisible();
+  const coming = page.getByRole("listitem").filter({ hasText: "Guest class" });
+  await expect(coming).toContainText("19:00");
+
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save the lessons as a calendar" }).click();
+  const text = readFileSync(await (await download).path(), "utf8");
+  expect(text).toContain("SUMMARY:Guest class");
+
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(coming).toHaveCount(0);
+  await choose("Read a calendar", "photo.ics", "not a calendar");
+  await expect(page.getByText(/This is not a calendar file/)).toBeVisible();
+  await choose("Read a plan’s file", "plan.json", "{");
+  await expect(page.getByText(/it is not JSON/)).toBeVisible();
+});
+
+test("the weeks to a date say honestly whether it is enough", async ({ page, mirrup }) => {
+  await page.goto(`${await mirrup.studentPath("Hana Petrivale")}/weeks`);
+  await expect(page.getByRole("heading", { name: /^Week of/ }).first()).toBeVisible();
+  await page.getByLabel("Tries a lesson toward it").fill("1");
+  await expect(page.getByRole("heading", { name: /Not (likely )?by then/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel("Until").fill("2020-01-01");
+  await expect(page.getByText("That date is not ahead of today. Choose one that is.")).toBeVisible();
+});
