@@ -168,6 +168,30 @@ test("attendance is one tap on Today, also with no network, and none is lost", a
   await expect(mark("Oskar Fennel", "Away")).toHaveAttribute("aria-pressed", "true");
 });
 
+test("the first tap on a class that nobody has opened makes its lesson", async ({ page, mirrup }) => {
+  // A group of its own that meets today, so that no other test has opened its lesson.
+  const day = new Date().toLocaleDateString("sv-SE", { timeZone: "Europe/London" });
+  const weekday = new Date(`${day}T12:00:00Z`).getUTCDay() || 7;
+  await mirrup.sql(
+    `INSERT INTO student_group (studio_id, id, name, weekday, start_time)
+     SELECT studio_id, gen_random_uuid(), 'Fresh group', $1, '06:15' FROM student_group LIMIT 1`,
+    [weekday],
+  );
+  await mirrup.sql(
+    `INSERT INTO group_member (studio_id, group_id, student_id)
+     SELECT g.studio_id, g.id, s.id FROM student_group g JOIN student s USING (studio_id)
+     WHERE g.name = 'Fresh group' AND s.name IN ('Amara Thistle', 'Dag Ellerby')`,
+  );
+  await page.goto(`${mirrup.root}/today`);
+  const region = page.getByRole("region", { name: "Fresh group" });
+  const here = region.getByRole("group", { name: "Dag Ellerby" }).getByRole("button", { name: "Here" });
+  await here.click();
+  await expect(region.getByRole("link", { name: "Plan the class" })).toBeVisible();
+  await expect(here).toHaveAttribute("aria-pressed", "true");
+  await page.reload();
+  await expect(here).toHaveAttribute("aria-pressed", "true");
+});
+
 test("a calendar is read and written, and bad files say what to do", async ({ page, mirrup }) => {
   await page.goto(`${mirrup.root}/today`);
   await expect(page.getByRole("heading", { name: "The next seven days" })).toBeVisible();

@@ -292,7 +292,8 @@ await main(async () => {
   await benchScores();
   await benchPaths();
   await benchPlacement();
-  // It reads the packages as they were built.
+  // They read the packages as they were built.
+  await (await import("./bench-class.mjs")).benchClass();
   await (await import("./bench-coaching.mjs")).benchCoaching();
   try {
     const stack = await throwawayStack({ program: "commands/bench-server.js" });

@@ -26,6 +26,17 @@ async function signIn(page, who) {
   await page.request.post("/api/auth/sign-in", { data });
 }
 
+/** The plan of today's class, once it is made and kept. */
+async function openClass(page, root) {
+  await page.goto(`${root}/today`);
+  await page
+    .getByRole("link", { name: /^(The plan|Plan the class)$/ })
+    .first()
+    .click();
+  await page.getByText(/useful minutes of/).waitFor();
+  await page.getByRole("progressbar", { name: "Planning" }).waitFor({ state: "detached" });
+}
+
 /** One picture a main view: how to come to it from the address of a student. */
 const VIEWS = [
   { name: "students", size: "desk", open: (page, _student, root) => page.goto(`${root}/students`) },
@@ -60,6 +71,40 @@ const VIEWS = [
       await page.getByRole("table").waitFor();
     },
   },
+  {
+    name: "today",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/today`);
+      const mark = (name, as) => page.getByRole("group", { name }).getByRole("button", { name: as }).click();
+      await mark("Bram Oakhollow", "Here");
+      await page.getByRole("link", { name: "Plan the class" }).waitFor();
+      await mark("Elif Starling", "Here");
+      await mark("Kofi Marrow", "Late");
+    },
+  },
+  {
+    name: "class-plan",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await openClass(page, root);
+      await page.getByLabel("Helpers").fill("1");
+      await page.getByText(/^The last change/).waitFor();
+      await page.getByText("Saved", { exact: true }).waitFor();
+    },
+  },
+  {
+    name: "hall",
+    size: "tablet",
+    open: async (page, _student, root) => {
+      await openClass(page, root);
+      await page.getByRole("link", { name: "Hold it" }).click();
+      await page.getByRole("button", { name: "Begin with the warm-up" }).click();
+      await page.getByRole("button", { name: "Next: turn 1" }).click();
+      await page.getByRole("heading", { name: "Turn 1" }).waitFor();
+    },
+  },
+  { name: "weeks", size: "desk", open: (page, student) => page.goto(`${student}/weeks`) },
   { name: "session", size: "desk", open: (page, student) => page.goto(`${student}/session?minutes=45`) },
   { name: "record", size: "desk", open: (page, student) => page.goto(`${student}/record`) },
   {
@@ -81,14 +126,6 @@ const VIEWS = [
     open: (page, _student, root) => page.goto(`${root}/skills/side-swing-cross`),
   },
   {
-    name: "score-desk",
-    size: "desk",
-    open: async (page, _student, root) => {
-      await page.goto(`${root}/skills`);
-      await page.getByRole("textbox", { name: "Score" }).fill("o sr xl (o o) sr (sr xr bl o) o");
-    },
-  },
-  {
     name: "round",
     size: "desk",
     open: async (page, _student, root) => {
@@ -100,8 +137,6 @@ const VIEWS = [
       await page.getByLabel("Dag Ellerby: in a row").fill("6");
     },
   },
-  { name: "sign-in", size: "desk", as: null, open: (page) => page.goto("/sign-in") },
-  { name: "set-up", size: "desk", empty: true, open: (page) => page.goto("/set-up") },
   {
     name: "people",
     size: "desk",
@@ -163,14 +198,13 @@ await main(async () => {
     const root = `/${headers["x-mirrup-studio"]}`;
     const { items } = await (await fetch(`${address}/api/students`, { headers })).json();
     const student = `${root}/students/${items.find((one) => one.name === "Hana Petrivale").id}`;
-    const bare = await throwawayStack({ demo: false });
-    for (const { name, size, as = "coach", empty = false, open } of VIEWS) {
+    for (const { name, size, as = "coach", open } of VIEWS) {
       const page = await browser.newPage({
-        baseURL: empty ? bare.address : address,
+        baseURL: address,
         viewport: SIZES[size],
         reducedMotion: "reduce",
       });
-      if (as !== null && !empty) await signIn(page, as);
+      await signIn(page, as);
       await open(page, student, root);
       await page.waitForLoadState("networkidle");
       await page.screenshot({ path: join(folder, `${name}.png`) });
