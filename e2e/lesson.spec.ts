@@ -192,6 +192,31 @@ test("the first tap on a class that nobody has opened makes its lesson", async (
   await expect(here).toHaveAttribute("aria-pressed", "true");
 });
 
+test("a lesson is renamed, taken off, and put back", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/today`);
+  await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
+  await page.getByRole("option", { name: "Beginners" }).click();
+  await planIsMade(page, false);
+  await page.getByText("Name, day, hour and place").click();
+  await page.getByLabel("Name", { exact: true }).fill("Extra hour");
+  await page.getByLabel("Begins").fill("20:15");
+  await page.getByLabel("Begins").press("Enter");
+  await expect(page.getByRole("heading", { name: "Extra hour" })).toBeVisible();
+  await expect(page.getByText(/, 20:15, /)).toBeVisible();
+
+  await page.getByRole("button", { name: "Print or save" }).click();
+  await page.getByRole("menuitem", { name: "Take the lesson off" }).click();
+  await expect(page.getByText("“Extra hour” is taken off.")).toBeVisible();
+  const region = page.getByRole("region", { name: "Extra hour" });
+  await expect(region).toHaveCount(0);
+  await page
+    .getByRole("alert")
+    .filter({ hasText: "is taken off" })
+    .getByRole("button", { name: "Undo" })
+    .click();
+  await expect(region.getByText(/Planned: \d turns/)).toBeVisible();
+});
+
 test("a calendar is read and written, and bad files say what to do", async ({ page, mirrup }) => {
   await page.goto(`${mirrup.root}/today`);
   await expect(page.getByRole("heading", { name: "The next seven days" })).toBeVisible();

@@ -107,8 +107,8 @@ export const planReply = objects<StudentPlan>({
   cost: Joi.number().min(0).required(),
 });
 
-const classOption = objects<ClassOption>({
-  subject: subject().required(),
+/** What somebody does at a station, asked or kept. */
+const taskKeys = {
   side: side().required(),
   use: Joi.string()
     .valid(...CLASS_USES)
@@ -117,6 +117,11 @@ const classOption = objects<ClassOption>({
   aim: whole().min(1).allow(null).required(),
   chance: chance().allow(null).required(),
   reason: coded().allow(null).required(),
+};
+
+const classOption = objects<ClassOption>({
+  ...taskKeys,
+  subject: subject().required(),
   worth: chance().required(),
   effort: Joi.string().required(),
   watch: Joi.string()
@@ -197,15 +202,8 @@ const plan = objects<LessonPlan>({
   rotations: Joi.array().items(rotation).max(CLASS_LIMITS.rotations).required(),
 });
 const place = objects<LessonPlace>({
+  ...taskKeys,
   station: stationNumber().required(),
-  side: side().required(),
-  use: Joi.string()
-    .valid(...CLASS_USES)
-    .required(),
-  drill: drill.required(),
-  aim: whole().min(1).allow(null).required(),
-  chance: chance().allow(null).required(),
-  reason: coded().allow(null).required(),
   pinned: Joi.boolean().required(),
 });
 const attendance = () => Joi.string().valid(...ATTENDANCES);

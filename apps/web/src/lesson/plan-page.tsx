@@ -23,6 +23,8 @@ import { clockWords, keptStudents, shownOf, stepsOf, type ShownPlan } from "./sh
 import { SubstituteSheet } from "./substitute-sheet.js";
 import { useClassPlan } from "./use-class-plan.js";
 import { useLesson } from "./use-lesson.js";
+import { useTakeOff } from "./use-take-off.js";
+import { When } from "./when.js";
 import { faultWords, usefulWords } from "./words.js";
 import classes from "./plan-page.module.css";
 
@@ -73,6 +75,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const [params, setParams] = useSearchParams();
   const [asked, history, { current, history: all }] = useStateHistory(first);
   const [, setAtHand] = useAtHand();
+  const takeOff = useTakeOff();
   const isStarted = lesson.progress !== null || lesson.finishedAt !== null;
   const isCoach = (useMembership()?.role ?? "viewer") !== "viewer";
   const mayEdit = isCoach && !isStarted;
@@ -141,6 +144,11 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
               <Menu.Item onClick={() => setParams({ sheet: "substitute" })}>
                 A substitute’s sheet, and its marks
               </Menu.Item>
+              {mayEdit && (
+                <Menu.Item color="red" onClick={() => void takeOff(lesson)}>
+                  Take the lesson off
+                </Menu.Item>
+              )}
               <Menu.Item
                 disabled={lesson.plan === null}
                 onClick={() =>
@@ -167,6 +175,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
             : "This lesson is over; what was planned stands beside what was done."}
         </Alert>
       )}
+      {mayEdit && <When lesson={lesson} save={save} />}
       {mayEdit && <PlanControls asked={asked} onAsk={ask} />}
       {options.isError && (
         <Alert color="red" title="What the students can do could not be read">

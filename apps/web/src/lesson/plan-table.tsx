@@ -165,6 +165,7 @@ function StationSkill({
     <Select
       aria-label={`Turn ${turn + 1}, station ${station + 1}: the drill`}
       className={classes.skillPick}
+      title={subject === null ? "" : skillName(subject)}
       size="sm"
       searchable
       placeholder="empty"
