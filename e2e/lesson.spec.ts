@@ -23,6 +23,13 @@ async function planIsMade(page: Page, isChanged = true): Promise<void> {
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 }
 
+/** The rest of the class planned anew in the hall, and kept. */
+function replanned(page: Page) {
+  return page.waitForResponse(
+    (reply) => reply.request().method() === "PATCH" && !reply.url().endsWith("/run") && reply.ok(),
+  );
+}
+
 async function expectAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`)).toEqual([]);
@@ -114,10 +121,14 @@ test("a class is planned, changed by hand, held with one away, and compared with
   // Somebody goes: the turns to come are planned without them. A turn is cut short.
   await page.getByRole("button", { name: "Who is here" }).click();
   const away = page.getByRole("group", { name, exact: true });
+  const without = replanned(page);
   await away.getByRole("button", { name: "Away" }).click();
+  await without;
   await expect(away.getByRole("button", { name: "Away" })).toHaveAttribute("aria-pressed", "true");
   await page.getByRole("button", { name: "Back to the turn" }).click();
+  const shared = replanned(page);
   await page.getByRole("button", { name: "Skip it" }).click();
+  await shared;
   await expect(page.getByRole("heading", { name: "Turn 2" })).toBeVisible();
   await expect(page.getByText("Planning the rest anew …")).toHaveCount(0, { timeout: 20_000 });
   await expect(page.locator("main").getByText(name, { exact: true })).toHaveCount(0);
@@ -166,6 +177,29 @@ test("attendance is one tap on Today, also with no network, and none is lost", a
   await page.reload();
   await expect(mark("Amara Thistle", "Here")).toHaveAttribute("aria-pressed", "true");
   await expect(mark("Oskar Fennel", "Away")).toHaveAttribute("aria-pressed", "true");
+
+  // A guest of another group is planned for as soon as they are there.
+  await region.getByRole("link", { name: "Hold it" }).click();
+  await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();
+  await page.getByRole("combobox", { name: "Somebody else is here" }).click();
+  const planned = replanned(page);
+  await page.getByRole("option", { name: "Dag Ellerby" }).click();
+  await planned;
+  await page.getByRole("button", { name: "Begin with the warm-up" }).click();
+  await page.getByRole("button", { name: "Next: turn 1" }).click();
+  await expect(page.locator("main strong").getByText("Dag Ellerby")).toBeVisible();
+  await expect(page.locator("main strong").getByText("Oskar Fennel")).toHaveCount(0);
+});
+
+test("a viewer sees the class in the hall and cannot run it", async ({ page, mirrup }) => {
+  await openPlan(page, mirrup.root);
+  const hall = page.url().replace(/\/plan$/, "");
+  await page.context().clearCookies();
+  const data = { email: "viewer@quillhaven.example", password: "quillhaven demo" };
+  await page.request.post("/api/auth/sign-in", { data });
+  await page.goto(hall);
+  await expect(page.getByRole("heading", { name: CLASS })).toBeVisible();
+  await expect(page.getByRole("button", { name: /Begin|Next|Finish|Away/ })).toHaveCount(0);
 });
 
 test("the first tap on a class that nobody has opened makes its lesson", async ({ page, mirrup }) => {

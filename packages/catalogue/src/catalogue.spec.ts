@@ -6,6 +6,7 @@ import {
   linkCost,
   mirrorScore,
   printScore,
+  ruledOutBy,
   scoreOf,
   sideScore,
   sidesOf,
@@ -206,5 +207,19 @@ describe("the forms of fused double", () => {
     expect(counted("open-cross")).toEqual(["open-cross-double"]);
     expect(counted("all")).toEqual(FUSED_FORMS);
     expect(isFormCounted("cross", "open-cross")).toBe(true);
+  });
+});
+
+describe("what is not at hand", () => {
+  it.each([
+    ["shoes", "double-under", "cross"],
+    ["surface", "triple-under", "double-under"],
+    ["face", "backward-double", "double-under"],
+    ["neck", "knee-cross", "cross"],
+  ] as const)("without %s rules the %s out, and not the %s", (precaution, out, stays) => {
+    const missing = new Set([precaution]);
+    expect(ruledOutBy(CATALOGUE, out, missing)).toBe(precaution);
+    expect(ruledOutBy(CATALOGUE, stays, missing)).toBeNull();
+    expect(ruledOutBy(CATALOGUE, out, new Set())).toBeNull();
   });
 });

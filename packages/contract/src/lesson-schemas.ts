@@ -131,8 +131,7 @@ const classOption = objects<ClassOption>({
   landingsAMinute: Joi.number().min(0).required(),
   multiplesAMinute: Joi.number().min(0).required(),
 });
-export const classOptionsQuery = Joi.object<ClassOptionsQuery>({
-  group: uuid(),
+export const classOptionsQuery = objects<ClassOptionsQuery>({
   missing: several(Joi.string().valid(...PRECAUTIONS)),
 });
 export const classOptionsReply = items(

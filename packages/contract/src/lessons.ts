@@ -112,9 +112,8 @@ export interface LessonsQuery {
   readonly to: LocalDate;
 }
 
-/** Whose options: a group's, or everybody's; without what is not at hand. */
+/** What is not at hand keeps options out. */
 export interface ClassOptionsQuery {
-  readonly group?: string;
   readonly missing: readonly Precaution[];
 }
 

@@ -62,7 +62,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/plan": ["viewer"],
   "GET /api/students/{id}/done": ["viewer"],
   "GET /api/students/{id}/weeks": ["viewer"],
-  "GET /api/class-options": ["viewer"],
+  "GET /api/lessons/{id}/options": ["viewer"],
   "GET /api/lessons": ["viewer"],
   "POST /api/lessons": ["coach", () => ({ lessons: [lessonOf()] })],
   "GET /api/lessons/{id}": ["viewer"],

@@ -1,1 +1,2 @@
 export { LessonsModule } from "./lessons.module.js";
+export { LessonsService } from "./lessons.service.js";

@@ -10,5 +10,6 @@ import { LessonsService } from "./lessons.service.js";
   imports: [GroupsModule, StudentsModule],
   controllers: [LessonsController, DoneTodayController],
   providers: [LessonsService, DoneService],
+  exports: [LessonsService],
 })
 export class LessonsModule {}

@@ -1,39 +1,39 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ClassOptionsQuery, ClassStudentView, Items } from "@mirrup/contract";
-import { classOptionsQuery, classOptionsReply } from "@mirrup/contract/schemas";
+import { classOptionsQuery, classOptionsReply, idParam } from "@mirrup/contract/schemas";
 import { classOptions, underGoals } from "@mirrup/core";
-import { Controller, Get, Query } from "@nestjs/common";
+import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { Scopes, type Member } from "../database/scope.js";
-import { MembersService } from "../groups/index.js";
+import { LessonsService } from "../lessons/index.js";
 import { Reply } from "../problems/reply.js";
 import { contextOf, loadsOf, nextOf, StandingsService } from "../standings/index.js";
 import { nextOptions, StopsService, StudentsService } from "../students/index.js";
 import { leftToday } from "./today.js";
 
-@Controller("class-options")
+@Controller("lessons/:id/options")
 export class ClassOptionsController {
   constructor(
     private readonly scopes: Scopes,
     private readonly students: StudentsService,
     private readonly standings: StandingsService,
     private readonly stops: StopsService,
-    private readonly members: MembersService,
+    private readonly lessons: LessonsService,
   ) {}
 
-  /** What each student of a group could do at a station today, and what a minute of it is worth. */
+  /** What each student of a lesson could do at a station today, and what a minute of it is worth. */
   @Get()
   @For("viewer")
   @Reply(classOptionsReply, 400, 401, 404)
   list(
     @Asking() member: Member,
-    @Query({ schema: classOptionsQuery }) { group, missing }: ClassOptionsQuery,
+    @Param("id", { schema: idParam }) lessonId: string,
+    @Query({ schema: classOptionsQuery }) { missing }: ClassOptionsQuery,
   ): Promise<Items<ClassStudentView>> {
     return this.scopes.run(member, async (scope) => {
-      const all = await this.students.list(scope);
-      const inGroup =
-        group === undefined ? null : new Set((await this.members.studentsOf(scope, [group])).get(group));
-      const students = inGroup === null ? all : all.filter((student) => inGroup.has(student.id));
+      const lesson = await this.lessons.read(scope, lessonId);
+      const listed = new Set(lesson.students.map((one) => one.studentId));
+      const students = (await this.students.list(scope)).filter((student) => listed.has(student.id));
       const ids = students.map((student) => student.id);
       const facts = await this.standings.factsOf(scope, ids);
       const loads = await loadsOf(scope, ids);

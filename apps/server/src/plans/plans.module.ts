@@ -1,5 +1,6 @@
 import { Module } from "@nestjs/common";
 import { GroupsModule } from "../groups/index.js";
+import { LessonsModule } from "../lessons/index.js";
 import { StandingsModule } from "../standings/index.js";
 import { StudentsModule } from "../students/index.js";
 import { ClassOptionsController } from "./class-options.controller.js";
@@ -7,7 +8,7 @@ import { StudentPlanController } from "./student-plan.controller.js";
 import { WeeksController } from "./weeks.controller.js";
 
 @Module({
-  imports: [StandingsModule, StudentsModule, GroupsModule],
+  imports: [StandingsModule, StudentsModule, GroupsModule, LessonsModule],
   controllers: [StudentPlanController, ClassOptionsController, WeeksController],
 })
 export class PlansModule {}

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import type { ClassStudentView, StudentDetail, WeeksView } from "@mirrup/contract";
 import { classOptionsReply, planReply, weeksReply } from "@mirrup/contract/schemas";
 import { DAY_MS, planClass, type ClassAsked, type StudentPlan } from "@mirrup/core";
-import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
 let student: string;
@@ -81,12 +81,20 @@ describe("one student's plan", () => {
 });
 
 describe("what a class can do", () => {
-  it("is enough to plan it from", async () => {
-    const other = await server.addStudent("Moss Tarn");
-    await server.owner.ask("PUT", `/api/students/${other}/stop`, {});
-    const { status, body } = await server.get("/api/class-options");
+  const optionsOf = async (names: readonly string[], query = "") => {
+    const students = names.map((studentId) => ({ studentId, attendance: "expected" as const, places: [] }));
+    const lesson = lessonOf({ students });
+    await server.post("/api/lessons", { lessons: [lesson] });
+    const { status, body } = await server.get(`/api/lessons/${lesson.id}/options${query}`);
     expect([status, classOptionsReply.validate(body).error]).toEqual([200, undefined]);
-    const students = (body as { items: ClassStudentView[] }).items;
+    return (body as { items: ClassStudentView[] }).items;
+  };
+
+  it("is enough to plan it from, whoever of the studio is in the lesson", async () => {
+    const other = await server.addStudent("Moss Tarn");
+    await server.addStudent("Not In It");
+    await server.owner.ask("PUT", `/api/students/${other}/stop`, {});
+    const students = await optionsOf([student, other]);
     expect(students.map((one) => [one.name, one.hasStopped])).toEqual([
       ["Fern Halloway", false],
       ["Moss Tarn", true],
@@ -100,18 +108,13 @@ describe("what a class can do", () => {
     for (const one of plan.students) expect(one.places).not.toContain(null);
   });
 
-  it("is that of a group where one is named, without what is missing", async () => {
-    const { body: group } = await server.post("/api/groups", { name: "Evening", members: [student] });
-    const path = `/api/class-options?group=${(group as { id: string }).id}`;
-    const of = async (query: string) =>
-      ((await server.get(path + query)).body as { items: ClassStudentView[] }).items;
-    const [free] = await of("");
-    expect(free?.name).toBe("Fern Halloway");
-    const multiples = (one: ClassStudentView | undefined) =>
-      one?.options.filter((option) => option.effort === "multiples") ?? [];
-    expect(multiples(free).length).toBeGreaterThan(0);
-    const [careful] = await of("&missing=shoes&missing=surface");
-    expect(multiples(careful)).toEqual([]);
+  it("is without what nothing at hand makes safe", async () => {
+    const multiples = async (query: string) => {
+      const [one] = await optionsOf([student], query);
+      return one?.options.filter((option) => option.effort === "multiples") ?? [];
+    };
+    expect((await multiples("")).length).toBeGreaterThan(0);
+    expect(await multiples("?missing=shoes&missing=surface")).toEqual([]);
   });
 });
 

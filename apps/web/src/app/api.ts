@@ -69,3 +69,8 @@ export function remove<T>(path: string): Promise<T> {
 export function isSignedOut(error: unknown): boolean {
   return isProblem(error) && error.problem.type === "not-signed-in";
 }
+
+/** Whether a change was made from an older state than the server's. */
+export function isStale(error: unknown): boolean {
+  return isProblem(error) && error.problem.type === "stale-change";
+}

@@ -5,6 +5,7 @@ import { useDocumentTitle, useHotkeys, useInterval } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
+import { useMembership } from "../account/index.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, dateWords, skillName } from "../app/words.js";
@@ -50,6 +51,7 @@ function Hall({ lesson, held }: HallProps) {
   const paths = usePaths();
   const students = useQuery(studentsQuery);
   const hall = useHall(lesson, held);
+  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
   const [isListing, setListing] = useState(false);
   const { progress, finishedAt } = lesson;
   const { plan } = hall;
@@ -58,14 +60,15 @@ function Hall({ lesson, held }: HallProps) {
   const mark = (studentId: string, attendance: Attendance) =>
     held.run({ attendance: { [studentId]: attendance } });
   const isRunning = progress !== null && finishedAt === null;
+  const mayRun = isRunning && mayTeach;
   const minutesLeft = () => (progress === null ? 0 : secondsLeft(progress, Date.now()) / 60);
   useHotkeys([
-    ["N", () => isRunning && hall.next()],
-    ["S", () => isRunning && step?.kind === "turn" && hall.skip(minutesLeft())],
-    ["+", () => isRunning && hall.extend(MORE_MINUTES), { usePhysicalKeys: false }],
+    ["N", () => mayRun && hall.next()],
+    ["S", () => mayRun && step?.kind === "turn" && hall.skip(minutesLeft())],
+    ["+", () => mayRun && hall.extend(MORE_MINUTES), { usePhysicalKeys: false }],
     ["A", () => setListing((before) => !before)],
   ]);
-  const list = <AttendanceList lesson={lesson} students={students.data ?? []} onMark={mark} />;
+  const list = mayTeach && <AttendanceList lesson={lesson} students={students.data ?? []} onMark={mark} />;
   return (
     <main className={classes.hall}>
       <header className={classes.header}>
@@ -110,22 +113,24 @@ function Hall({ lesson, held }: HallProps) {
         <section className={classes.step}>
           <h2>Planned and done</h2>
           <DoneTable lesson={lesson} plan={plan} nameOf={nameOf} />
-          <p>
+          {mayTeach && (
             <button type="button" className={classes.small} onClick={hall.reopen}>
               It is not over: go on
             </button>
-          </p>
+          )}
         </section>
       )}
       {plan !== null && progress === null && finishedAt === null && (
         <section className={classes.step}>
-          <h2>Who is here?</h2>
+          <h2>{mayTeach ? "Who is here?" : "Not begun yet"}</h2>
           {list}
-          <Footer>
-            <button type="button" className={classes.next} onClick={hall.begin}>
-              Begin with the warm-up
-            </button>
-          </Footer>
+          {mayTeach && (
+            <Footer>
+              <button type="button" className={classes.next} onClick={hall.begin}>
+                Begin with the warm-up
+              </button>
+            </Footer>
+          )}
         </section>
       )}
       {plan !== null && isRunning && (
@@ -138,30 +143,32 @@ function Hall({ lesson, held }: HallProps) {
           ) : (
             <Step plan={withoutAway(plan, lesson)} step={step} lessonId={lesson.id} nameOf={nameOf} />
           )}
-          <Footer>
-            <button
-              type="button"
-              className={classes.small}
-              aria-pressed={isListing}
-              onClick={() => setListing(!isListing)}
-            >
-              {isListing ? "Back to the turn" : "Who is here"}
-            </button>
-            <button type="button" className={classes.small} onClick={() => hall.extend(MORE_MINUTES)}>
-              {MORE_MINUTES} min more
-            </button>
-            {step?.kind === "turn" && (
-              <button type="button" className={classes.small} onClick={() => hall.skip(minutesLeft())}>
-                Skip it
+          {mayTeach && (
+            <Footer>
+              <button
+                type="button"
+                className={classes.small}
+                aria-pressed={isListing}
+                onClick={() => setListing(!isListing)}
+              >
+                {isListing ? "Back to the turn" : "Who is here"}
               </button>
-            )}
-            <button type="button" className={classes.small} onClick={hall.finish}>
-              Finish
-            </button>
-            <button type="button" className={classes.next} onClick={hall.next}>
-              {nextWords(plan, progress.step)}
-            </button>
-          </Footer>
+              <button type="button" className={classes.small} onClick={() => hall.extend(MORE_MINUTES)}>
+                {MORE_MINUTES} min more
+              </button>
+              {step?.kind === "turn" && (
+                <button type="button" className={classes.small} onClick={() => hall.skip(minutesLeft())}>
+                  Skip it
+                </button>
+              )}
+              <button type="button" className={classes.small} onClick={hall.finish}>
+                Finish
+              </button>
+              <button type="button" className={classes.next} onClick={hall.next}>
+                {nextWords(plan, progress.step)}
+              </button>
+            </Footer>
+          )}
         </>
       )}
     </main>

@@ -8,7 +8,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useMembership } from "../account/index.js";
-import { isProblem } from "../app/api.js";
+import { isStale } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { saveFile } from "../app/save-file.js";
@@ -79,7 +79,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const isStarted = lesson.progress !== null || lesson.finishedAt !== null;
   const isCoach = (useMembership()?.role ?? "viewer") !== "viewer";
   const mayEdit = isCoach && !isStarted;
-  const options = useQuery(classOptionsQuery(lesson.groupId, asked.missing));
+  const options = useQuery(classOptionsQuery(lesson, asked.missing));
   const students = present(lesson, options.data);
   const kept = shownOf(lesson);
   const isAsking = mayEdit && (kept === null || current > 0 || params.has("anew"));
@@ -265,12 +265,12 @@ function useAutoSave(
 
 function SavedNote({ save }: Pick<PlanDeskProps, "save">) {
   if (save.isError) {
-    const isStale = isProblem(save.error) && save.error.problem.type === "stale-change";
+    const isOld = isStale(save.error);
     return (
       <Text c="red" role="alert">
-        {isStale ? "Somebody else changed this plan meanwhile." : save.error.message}{" "}
+        {isOld ? "Somebody else changed this plan meanwhile." : save.error.message}{" "}
         <Button variant="default" size="compact-md" onClick={() => window.location.reload()}>
-          {isStale ? "Load theirs" : "Load it anew"}
+          {isOld ? "Load theirs" : "Load it anew"}
         </Button>
       </Text>
     );

@@ -24,13 +24,15 @@ export const doneQuery = (id: string) =>
     queryFn: async ({ signal }) => (await get<Items<DoneSide>>(`/lessons/${id}/done`, signal)).items,
   });
 
-/** What each student of a group, or of the studio, could do at a station today. */
-export const classOptionsQuery = (groupId: string | null, missing: readonly Precaution[]) =>
+/** What each student of a lesson could do at a station today; read anew when somebody joins it. */
+export const classOptionsQuery = (
+  { id, students }: Pick<LessonView, "id" | "students">,
+  missing: readonly Precaution[],
+) =>
   queryOptions({
-    queryKey: ["groups", groupId ?? "all", "options", missing],
+    queryKey: ["lessons", id, "options", missing, students.map((one) => one.studentId).sort()],
     queryFn: async ({ signal }) => {
-      const asked = new URLSearchParams(groupId === null ? {} : { group: groupId });
-      missing.forEach((one) => asked.append("missing", one));
-      return (await get<Items<ClassStudentView>>(`/class-options?${asked.toString()}`, signal)).items;
+      const asked = new URLSearchParams(missing.map((one) => ["missing", one]));
+      return (await get<Items<ClassStudentView>>(`/lessons/${id}/options?${asked.toString()}`, signal)).items;
     },
   });

@@ -1,10 +1,11 @@
 import type { LessonView } from "@mirrup/contract";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
+import { isStale } from "../app/api.js";
 import { tellFault } from "../app/undo.js";
 import { askedOf, USUALLY_AT_HAND } from "./asked.js";
 import { isOutOfDate, stepAfter, studentsHere, turnsBegun, turnsWith } from "./hall.js";
-import { classOptionsQuery } from "./queries.js";
+import { classOptionsQuery, lessonQuery } from "./queries.js";
 import { keptStudents, shownOf } from "./shown.js";
 import { useClassPlan } from "./use-class-plan.js";
 import type { useLesson } from "./use-lesson.js";
@@ -20,7 +21,7 @@ export function useHall(
   const begun = turnsBegun(plan, progress);
   const [turns, setTurns] = useState<readonly number[] | null>(null);
   const stored = askedOf(lesson, USUALLY_AT_HAND, "late");
-  const options = useQuery(classOptionsQuery(lesson.groupId, stored.missing));
+  const options = useQuery(classOptionsQuery(lesson, stored.missing));
   const here = options.data === undefined ? undefined : studentsHere(lesson, options.data, begun);
   const isOpen = shown !== null && lesson.finishedAt === null && begun < plan.rotations.length;
   const isChanged = here !== undefined && (turns !== null || isOutOfDate(plan, here, begun));
@@ -29,6 +30,7 @@ export function useHall(
   const planned = useClassPlan(lesson.id, asked, isOpen && isChanged ? here : undefined, before);
   const made = planned.isPlaceholderData ? undefined : planned.data;
   const kept = useRef<typeof made>(undefined);
+  const client = useQueryClient();
   const { mutate, isPending } = save;
   const latest = useRef({ lesson, asked, begun });
   useEffect(() => {
@@ -47,9 +49,20 @@ export function useHall(
         plan: { ...from.plan, asked: rest, rotations, minutes, useful, sameForAll, most, room },
         students: keptStudents(from.students, made.students, placePins, done),
       },
-      { onSuccess: () => setTurns(null), onError: tellFault },
+      {
+        onSuccess: () => setTurns(null),
+        onError: (error) => {
+          if (!isStale(error)) {
+            tellFault(error);
+            return;
+          }
+          // Somebody changed the plan meanwhile: once it is read, this is kept on top of it.
+          kept.current = undefined;
+          void client.invalidateQueries({ queryKey: lessonQuery(from.id).queryKey, exact: true });
+        },
+      },
     );
-  }, [made, isPending, mutate]);
+  }, [made, isPending, mutate, client, lesson.version]);
 
   const goOn = (skipped: readonly number[] = progress?.skipped ?? [], more = 0) => {
     const next = stepAfter(plan, progress, new Date());

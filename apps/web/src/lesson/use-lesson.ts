@@ -7,7 +7,12 @@ import { tellFault } from "../app/undo.js";
 import { runsTogether, withRun } from "./hall.js";
 import { lessonQuery } from "./queries.js";
 
-const RETRY_MS = 4000;
+/** Asks again until the server answers, whatever it says. */
+const UNTIL_HEARD = {
+  retry: (_count: number, error: Error) => error instanceof SilenceError,
+  retryDelay: 4000,
+  networkMode: "always",
+} as const;
 
 /**
  * A lesson in the hall: every tap is on the device at once, and sent until the server has it, so that
@@ -23,7 +28,10 @@ export function useLesson(id: string) {
   });
   const take = (lesson: LessonView) => {
     client.setQueryData(lessonQuery(id).queryKey, lesson);
-    void client.invalidateQueries({ queryKey: ["lessons"], predicate: ({ queryKey }) => queryKey[1] !== id });
+    void client.invalidateQueries({
+      queryKey: ["lessons"],
+      predicate: ({ queryKey }) => queryKey[1] !== id || queryKey[2] === "done",
+    });
   };
   const send = useMutation({
     mutationKey: ["lessons", id, "run"],
@@ -38,9 +46,7 @@ export function useLesson(id: string) {
       setWaiting(null);
       tellFault(error);
     },
-    retry: (_count, error) => error instanceof SilenceError,
-    retryDelay: RETRY_MS,
-    networkMode: "always",
+    ...UNTIL_HEARD,
     scope: { id: `lesson ${id}` },
   });
   const { mutate } = send;
@@ -50,6 +56,7 @@ export function useLesson(id: string) {
   const save = useMutation({
     mutationFn: (change: LessonChange) => patch<LessonView>(`/lessons/${id}`, change),
     onSuccess: take,
+    ...UNTIL_HEARD,
   });
   const { data } = stored;
   return {
