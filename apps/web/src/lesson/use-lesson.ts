@@ -1,6 +1,6 @@
 import type { LessonChange, LessonRun, LessonView } from "@mirrup/contract";
 import { useLocalStorage } from "@mantine/hooks";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient, type QueryKey } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { patch, SilenceError } from "../app/api.js";
 import { tellFault } from "../app/undo.js";
@@ -27,11 +27,15 @@ export function useLesson(id: string) {
     getInitialValueInEffect: false,
   });
   const take = (lesson: LessonView) => {
+    const known = new Set(
+      client.getQueryData(lessonQuery(id).queryKey)?.students.map((one) => one.studentId),
+    );
+    const isJoined = lesson.students.some((one) => !known.has(one.studentId));
     client.setQueryData(lessonQuery(id).queryKey, lesson);
-    void client.invalidateQueries({
-      queryKey: ["lessons"],
-      predicate: ({ queryKey }) => queryKey[1] !== id || queryKey[2] === "done",
-    });
+    // What a newcomer can do is known only once the server has them.
+    const isOld = ([, of, part]: QueryKey) =>
+      of !== id || part === "done" || (part === "options" && isJoined);
+    void client.invalidateQueries({ queryKey: ["lessons"], predicate: ({ queryKey }) => isOld(queryKey) });
   };
   const send = useMutation({
     mutationKey: ["lessons", id, "run"],
