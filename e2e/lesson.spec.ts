@@ -113,7 +113,9 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await expect(page.getByRole("heading", { name: "Turn 1" })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("link", { name: "Count here" }).first().click();
-  await page.getByRole("button", { name: "Made it" }).first().click();
+  const made = page.getByRole("button", { name: "Made it" }).first();
+  const first = (await made.locator("xpath=..").getAttribute("aria-label")) ?? "nobody";
+  await made.click();
   await page.getByRole("button", { name: /^Finish the round: 1 of/ }).click();
   await expect(page.getByText("All of them are stored.")).toBeVisible();
   await page.getByRole("link", { name: "Leave the floor" }).click();
@@ -133,10 +135,9 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await expect(page.getByText("Planning the rest anew …")).toHaveCount(0, { timeout: 20_000 });
   await expect(page.locator("main").getByText(name, { exact: true })).toHaveCount(0);
   await page.getByRole("link", { name: "Count here" }).first().click();
-  await page
-    .getByLabel(/: in a row$/)
-    .first()
-    .fill("3");
+  const number = page.getByLabel(/: in a row$/).first();
+  const second = ((await number.getAttribute("aria-label")) ?? "nobody").replace(": in a row", "");
+  await number.fill("3");
   await page.getByRole("button", { name: /^Finish the round: 1 of/ }).click();
   await expect(page.getByText("All of them are stored.")).toBeVisible();
   await page.getByRole("link", { name: "Leave the floor" }).click();
@@ -144,9 +145,10 @@ test("a class is planned, changed by hand, held with one away, and compared with
 
   // What was planned and what was done stand side by side.
   await expect(page.getByRole("heading", { name: "Planned and done" })).toBeVisible();
-  await expect(page.getByText(/^2 of \d+ planned turns are written down/)).toBeVisible();
+  await expect(page.getByText(/^\d+ of \d+ planned turns are written down/)).toBeVisible();
   await expect(page.getByText(`Away: ${name}.`)).toBeVisible();
-  await expect(page.getByRole("cell", { name: /clean of/ })).toHaveCount(2);
+  await expect(page.getByRole("row", { name: new RegExp(`^${first} 1 .*clean of`) })).toBeVisible();
+  await expect(page.getByRole("row", { name: new RegExp(`^${second} 2 .*clean of`) })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("link", { name: "Leave the hall" }).click();
   await expect(page.getByRole("region", { name: CLASS }).getByText("Held.")).toBeVisible();

@@ -104,11 +104,10 @@ export {
   classOptions,
   WATCHES,
   type ClassOption,
-  type ClassOptionContext,
   type ClassUse,
   type Watch,
 } from "./plan/class-option.js";
-export { classTimes, lengthened, retimed, type ClassTimes } from "./plan/class-times.js";
+export { classTimes, lengthened, retimed } from "./plan/class-times.js";
 export { planClass } from "./plan/class-plan.js";
 export type {
   ClassAsked,
@@ -125,7 +124,7 @@ export type {
 } from "./plan/class.js";
 export { pairsOf, type AtStation } from "./plan/pairs.js";
 export { PRECAUTIONS, ruledOutBy, type Precaution } from "./plan/precaution.js";
-export { circlesThatFit, clearRadius, type Floor } from "./plan/space.js";
+export type { Floor } from "./plan/space.js";
 export { mayGrow } from "./plan/growth.js";
 export {
   lessonDays,
@@ -137,7 +136,7 @@ export {
   type WeeksPlan,
 } from "./plan/weeks.js";
 export { underGoals } from "./plan/under-goals.js";
-export { CLASS_LIMITS, CLASS_WEIGHTS, PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
+export { CLASS_LIMITS, PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
 export { FAULT_CODES, type FaultCode } from "./practice/fault.js";
 export { betaCdf, betaQuantile } from "./practice/beta.js";
 export {
