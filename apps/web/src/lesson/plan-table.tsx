@@ -261,7 +261,7 @@ function Chip({
           {use !== "" && <small>{use}</small>}
         </button>
       </Menu.Target>
-      <Menu.Dropdown>
+      <Menu.Dropdown className={classes.menu}>
         <Menu.Label className={classes.menuWords}>{words}</Menu.Label>
         {isPinned && (
           <Menu.Item onClick={() => onAsk(letGo(asked, turn, id))}>Let the plan decide again</Menu.Item>
@@ -282,6 +282,18 @@ function Chip({
             </Menu.Item>
           ),
         )}
+        <Menu.Label>Change places with</Menu.Label>
+        {plan.students.map((other) => {
+          const at = other.places[turn]?.station;
+          return at === undefined || at === station ? null : (
+            <Menu.Item
+              key={other.id}
+              onClick={() => onAsk(swapped(asked, plan.students, turn, [id, other.id]))}
+            >
+              {nameOf(other.id)}
+            </Menu.Item>
+          );
+        })}
       </Menu.Dropdown>
     </Menu>
   );
