@@ -126,6 +126,8 @@ describe("who is planned for in the hall", () => {
     // After the last turn there is nothing to plan.
     expect(isOutOfDate(PLAN, here("a", "c"), 3)).toBe(false);
     expect(isOutOfDate(PLAN, [...here("a", "b"), { id: "late", from: 3 }], 1)).toBe(false);
+    // Who comes late has no place in the first turn.
+    expect(isOutOfDate(PLAN, [...here("a"), { id: "b", from: 1 }], 0)).toBe(true);
   });
 });
 

@@ -65,7 +65,7 @@ export function studentsHere<T extends Omit<ClassStudent, "from">>(
   });
 }
 
-/** Whether the turns to come have somebody who is not here, or lack somebody who is. */
+/** Whether the turns to come have somebody who is not here or not here yet, or lack somebody who is. */
 export function isOutOfDate(
   plan: ShownPlan,
   here: readonly { readonly id: string; readonly from: number }[],
@@ -74,13 +74,13 @@ export function isOutOfDate(
   const placesOf = new Map(plan.students.map((one) => [one.id, one.places]));
   const ids = new Set(here.map((one) => one.id));
   const turns = plan.rotations.map((_, turn) => turn).filter((turn) => turn >= begun);
-  const isMissing = here.some(({ id, from }) =>
-    turns.some((turn) => turn >= from && (placesOf.get(id)?.[turn] ?? null) === null),
+  const isMisplaced = here.some(({ id, from }) =>
+    turns.some((turn) => turn >= from === ((placesOf.get(id)?.[turn] ?? null) === null)),
   );
   const isGone = plan.students.some(
     ({ id, places }) => !ids.has(id) && turns.some((turn) => (places[turn] ?? null) !== null),
   );
-  return isMissing || isGone;
+  return isMisplaced || isGone;
 }
 
 /** Two runs as one: the later word on each thing counts. */

@@ -1,5 +1,5 @@
 import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
-import type { ClassStudentView, LessonView } from "@mirrup/contract";
+import type { LessonView } from "@mirrup/contract";
 import { skillOf, type CautionCode, type ClassPlan } from "@mirrup/core";
 import { Alert, Button, Group, Menu, Progress, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle, useHotkeys, useLocalStorage, useStateHistory } from "@mantine/hooks";
@@ -15,6 +15,7 @@ import { saveFile } from "../app/save-file.js";
 import { dateWords, skillName } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import { askedOf, USUALLY_AT_HAND, withBan, type Asked, type AtHand } from "./asked.js";
+import { isOutOfDate, studentsHere } from "./hall.js";
 import { writeLesson } from "./lesson-file.js";
 import { PlanControls } from "./plan-controls.js";
 import { PlanTable } from "./plan-table.js";
@@ -61,15 +62,6 @@ interface PlanDeskProps {
   readonly save: ReturnType<typeof useLesson>["save"];
 }
 
-/** Who is planned for: whoever is not away and did not stop early today. */
-function present(lesson: LessonView, options: readonly ClassStudentView[] | undefined) {
-  const away = new Set(
-    lesson.students.filter((one) => one.attendance === "absent").map((one) => one.studentId),
-  );
-  const listed = new Set(lesson.students.map((one) => one.studentId));
-  return options?.filter((one) => listed.has(one.id) && !away.has(one.id) && !one.hasStopped);
-}
-
 function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const paths = usePaths();
   const [params, setParams] = useSearchParams();
@@ -80,9 +72,11 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const isCoach = (useMembership()?.role ?? "viewer") !== "viewer";
   const mayEdit = isCoach && !isStarted;
   const options = useQuery(classOptionsQuery(lesson, asked.missing));
-  const students = present(lesson, options.data);
+  const students = options.data === undefined ? undefined : studentsHere(lesson, options.data, 0);
   const kept = shownOf(lesson);
-  const isAsking = mayEdit && (kept === null || current > 0 || params.has("anew"));
+  // Attendance may have changed since it was planned.
+  const isOld = kept === null || (students !== undefined && isOutOfDate(kept, students, 0));
+  const isAsking = mayEdit && (isOld || current > 0);
   const planned = useClassPlan(lesson.id, asked, isAsking ? students : undefined);
   const { data: made, planning, isPlaceholderData } = planned;
   const plan: ShownPlan | null = made ?? kept;
