@@ -5,6 +5,7 @@ import { MULTIPLES } from "./strands/multiples.js";
 import { SIDE_SWINGS } from "./strands/side-swings.js";
 
 export { CAUTIONS } from "./cautions.js";
+export { STARTER_COMBOS, type StarterCombo } from "./combos.js";
 export { DRILL_FOCUSES, DRILLS, type DrillEntry } from "./drills.js";
 export { FAULTS, type FaultEntry } from "./faults.js";
 export { SCHOOLS } from "./schools.js";

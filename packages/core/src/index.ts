@@ -276,3 +276,93 @@ export {
   type RoundAnswer,
   type RoundCounts,
 } from "./practice/round.js";
+export {
+  closedUp,
+  COMBO_LIMITS,
+  comboScore,
+  comboText,
+  countsOf,
+  gathered,
+  isBounce,
+  mirrorPart,
+  partKey,
+  partOfSkill,
+  scoreOfPart,
+  type ComboPart,
+} from "./combos/part.js";
+export { partsOfScore } from "./combos/read-parts.js";
+export {
+  faultCount,
+  isSameCombo,
+  judgeCombo,
+  partAt,
+  type JudgedCombo,
+  type JudgedPart,
+  type JudgeOptions,
+} from "./combos/judge.js";
+export { repairsOf, type Repair, type RepairKind } from "./combos/repair.js";
+export {
+  COMBO_COUNTS,
+  DIFFICULTIES,
+  DIFFICULTY_BANDS,
+  MAKING_LIMITS,
+  type CombosAsked,
+  type CombosFault,
+  type CombosMade,
+  type Difficulty,
+  type Loosening,
+  type MadeCombo,
+  type PoolPart,
+} from "./combos/asked.js";
+export { makeCombos } from "./combos/generate.js";
+export { differenceOf } from "./combos/difference.js";
+export { clearedFrontBacks, comboPool, type OwnCombo, type SideStatus } from "./combos/pool.js";
+export {
+  COMBO_TEMPO,
+  comboTiming,
+  demandOf,
+  demandShown,
+  measureCombo,
+  type ComboMeasures,
+  type RateJump,
+} from "./combos/measures.js";
+export { abilityOf, sidesOfCombo, type Ability } from "./combos/ability.js";
+export { neighboursOf, type Neighbour } from "./combos/neighbours.js";
+export { clicksOf, type Click } from "./combos/clicks.js";
+export {
+  callSheet,
+  COUNTS_A_GROUP,
+  type CallLine,
+  type CalledForm,
+  type Forms,
+} from "./combos/call-sheet.js";
+export {
+  COMBO_GATE,
+  comboKey,
+  comboStanding,
+  comboSubject,
+  linkKey,
+  sidesOfScore,
+  type ComboStanding,
+  type ComboSubject,
+} from "./combos/combo.js";
+export {
+  learningOf,
+  learningSteps,
+  linkAtTurn,
+  linksOf,
+  onSide,
+  type ComboLink,
+  type ComboSet,
+  type Learning,
+  type LearningStep,
+} from "./combos/learning.js";
+export {
+  ACTIVE_RESTS,
+  FREESTYLE_LIMITS,
+  planFreestyle,
+  type ActiveRest,
+  type Freestyle,
+  type FreestyleCombo,
+  type FreestylePiece,
+} from "./combos/freestyle.js";

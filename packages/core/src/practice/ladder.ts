@@ -223,7 +223,7 @@ function tools(subject: Subject, ladder: Ladder) {
  * The skill danced in another step: each beat lands on the next foot, in the boxer step with the
  * free foot's tap. Only for beats of one turn whose feet nothing else decides.
  */
-function inStep(score: Score, step: "boxer-step" | "run-step", side: Side): string | null {
+export function inStep(score: Score, step: "boxer-step" | "run-step", side: Side): string | null {
   const beats = expandBeats(score);
   const free = beats.every(
     ({ turns, landing, takeOff, gestures }) =>

@@ -43,40 +43,66 @@ function leaves(last: Arms | null, arms: Arms): boolean {
   return last !== null && last !== arms && (last === "k" || isWrap(last));
 }
 
-export function traceBeats(beats: readonly Beat[], start: Direction, dominant: Hand): Trace {
-  let direction = start;
-  let facing: Trace["endFacing"] = "front";
-  let weight: Foot = "b";
-  // The turn before, kept across `.`; null at rest. `last` is kept across a `!` too.
-  let before: Arms | null = null;
-  let last: Arms | null = null;
-  const traced: TracedBeat[] = [];
-  for (const beat of beats) {
-    const turning = before !== null;
-    const directionBefore = direction;
-    const turns: TracedTurn[] = [];
-    for (const turn of beat.turns) {
-      const arms: Arms = turn.arms === "x" ? resolveCross(before, dominant) : turn.arms;
-      if (leaves(last, arms)) direction = flip(direction);
-      turns.push({ turn, arms, from: before ?? "o", fromRest: before === null, direction });
-      last = arms;
-      before = turn.caught ? null : arms;
-    }
-    const landing = landingOf(beat);
-    traced.push({
-      beat,
-      turns,
-      takeOff: beat.takeOff ?? weight,
-      landing,
-      weight,
-      direction: turns[0]?.direction ?? directionBefore,
-      turning,
-    });
-    weight = landing;
-    if (beat.gestures.some(turnsBody)) {
-      direction = flip(direction);
-      facing = facing === "front" ? "back" : "front";
-    }
+/** What of a rope under way decides what may follow. */
+export interface RopeState {
+  readonly direction: Direction;
+  readonly facing: Trace["endFacing"];
+  readonly weight: Foot;
+  /** The turn before, kept across `.`; null at rest. */
+  readonly before: Arms | null;
+  /** The turn before, kept across a `!` too; null at the start. */
+  readonly last: Arms | null;
+}
+
+/** The jumper standing with the rope at rest. */
+export function atRest(direction: Direction): RopeState {
+  return { direction, facing: "front", weight: "b", before: null, last: null };
+}
+
+/** One beat jumped out of a state, and the state that it leaves. */
+export function traceBeat(
+  state: RopeState,
+  beat: Beat,
+  dominant: Hand,
+): { readonly traced: TracedBeat; readonly state: RopeState } {
+  let { direction, facing, before, last } = state;
+  const { weight } = state;
+  const turns: TracedTurn[] = [];
+  for (const turn of beat.turns) {
+    const arms: Arms = turn.arms === "x" ? resolveCross(before, dominant) : turn.arms;
+    if (leaves(last, arms)) direction = flip(direction);
+    turns.push({ turn, arms, from: before ?? "o", fromRest: before === null, direction });
+    last = arms;
+    before = turn.caught ? null : arms;
   }
-  return { beats: traced, endDirection: direction, endFacing: facing, endLanding: weight };
+  const landing = landingOf(beat);
+  const traced = {
+    beat,
+    turns,
+    takeOff: beat.takeOff ?? weight,
+    landing,
+    weight,
+    direction: turns[0]?.direction ?? state.direction,
+    turning: state.before !== null,
+  };
+  if (beat.gestures.some(turnsBody)) {
+    direction = flip(direction);
+    facing = facing === "front" ? "back" : "front";
+  }
+  return { traced, state: { direction, facing, weight: landing, before, last } };
+}
+
+export function traceBeats(beats: readonly Beat[], start: Direction, dominant: Hand): Trace {
+  let state = atRest(start);
+  const traced = beats.map((beat) => {
+    const next = traceBeat(state, beat, dominant);
+    ({ state } = next);
+    return next.traced;
+  });
+  return {
+    beats: traced,
+    endDirection: state.direction,
+    endFacing: state.facing,
+    endLanding: state.weight,
+  };
 }

@@ -1,0 +1,36 @@
+/** Who could do a combo now, and what the others lack (teaching.md, Combos: learned skills, at most one new). */
+import { isMet, type Status } from "../skills/standing.js";
+import { sideKey, type SubjectSide } from "../skills/side-table.js";
+import type { ComboPart } from "./part.js";
+
+export interface Ability {
+  /** `now`: all of it is known; `one-new`: all but one skill, and that is open; `not-yet`: more is missing. */
+  readonly code: "now" | "one-new" | "not-yet";
+  readonly lacking: readonly SubjectSide[];
+  /** Turns that are no skill, of which nobody knows whether they are known. */
+  readonly unnamed: number;
+}
+
+/** The sides that a combo is made of, each once, in order. */
+export function sidesOfCombo(parts: readonly ComboPart[]): readonly SubjectSide[] {
+  const sides = parts.flatMap(({ subject, side }) => (subject === null ? [] : [{ subject, side }]));
+  return [...new Map(sides.map((one) => [sideKey(one.subject, one.side), one])).values()];
+}
+
+/** `statusOf` answers the status of a side; undefined for one that nobody keeps. */
+export function abilityOf(
+  parts: readonly ComboPart[],
+  statusOf: (subject: string, side: SubjectSide["side"]) => Status | undefined,
+): Ability {
+  const lacking = sidesOfCombo(parts).filter(({ subject, side }) => {
+    const status = statusOf(subject, side);
+    return status === undefined || !isMet(status);
+  });
+  const unnamed = parts.filter(({ subject }) => subject === null).length;
+  const isOpen = lacking.every(({ subject, side }) => {
+    const status = statusOf(subject, side);
+    return status === "ready" || status === "working";
+  });
+  if (lacking.length === 0) return { code: "now", lacking, unnamed };
+  return { code: lacking.length === 1 && isOpen ? "one-new" : "not-yet", lacking, unnamed };
+}
