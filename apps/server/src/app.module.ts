@@ -2,6 +2,7 @@ import { type DynamicModule, Module } from "@nestjs/common";
 import { APP_FILTER, APP_PIPE } from "@nestjs/core";
 import { AuditModule } from "./audit/index.js";
 import { AuthModule } from "./auth/index.js";
+import { CombosModule } from "./combos/index.js";
 import { DecisionsModule } from "./decisions/index.js";
 import { DatabaseModule } from "./database/database.module.js";
 import { GroupsModule } from "./groups/index.js";
@@ -35,6 +36,7 @@ export class AppModule {
         DecisionsModule,
         SetsModule,
         LessonsModule,
+        CombosModule,
         PlansModule,
         HandleModule,
       ],

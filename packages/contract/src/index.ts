@@ -18,6 +18,7 @@ import type { Opened, StandingChange } from "./changes.js";
 import type { LessonStudent, LessonView } from "./lessons.js";
 import type { DecisionView, StudentProfile } from "./teaching.js";
 
+export * from "./combos.js";
 export * from "./lessons.js";
 export * from "./teaching.js";
 export type { Opened, StandingChange };

@@ -66,6 +66,7 @@ import {
   type StudioView,
 } from "./index.js";
 
+export * from "./combo-schemas.js";
 export * from "./lesson-schemas.js";
 export * from "./teaching-schemas.js";
 
@@ -202,6 +203,8 @@ export const standingsReply = items(standing);
 export const nextReply = items(next);
 
 /** Which side's last sets are asked for. */
+export const comboSetsQuery = objects<{ readonly combo: string }>({ combo: uuid().required() }).required();
+
 export const lastSetsQuery = objects<{ readonly subject: string; readonly side: Side }>({
   subject: subject().required(),
   side: side().required(),

@@ -366,3 +366,4 @@ export {
   type FreestyleCombo,
   type FreestylePiece,
 } from "./combos/freestyle.js";
+export { comboFaults, type ComboFault } from "./combos/combo-faults.js";

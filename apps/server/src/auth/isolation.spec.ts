@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import pg from "pg";
 import { v7 as uuid } from "uuid";
 import type { Client } from "../testing/client.js";
-import { decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { comboOf, decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 type Who = "public" | "signed-in" | "viewer" | "coach" | "owner";
 
@@ -10,6 +10,7 @@ let server: TestApp;
 let student: string;
 let person: string;
 let lesson: string;
+let combo: string;
 let viewer: Client;
 let coach: Client;
 /** Owner of another studio, asking for this one. */
@@ -22,6 +23,8 @@ beforeAll(async () => {
   coach = await server.addPerson(server.studioId, "coach");
   lesson = lessonOf().id;
   await coach.post("/api/lessons", { lessons: [lessonOf({ id: lesson })] });
+  combo = comboOf().id;
+  await coach.post("/api/combos", { combos: [comboOf({ id: combo })] });
   person = ((await coach.get("/api/auth/session")).body as { person: { id: string } }).person.id;
   const elsewhere = await server.addStudio("Other Hall");
   neighbour = (await server.addPerson(elsewhere, "owner")).inStudio(server.studioId);
@@ -70,6 +73,15 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "PATCH /api/lessons/{id}/run": ["coach"],
   "GET /api/lessons/{id}/done": ["viewer"],
   "DELETE /api/lessons/{id}": ["coach"],
+  "GET /api/combos": ["viewer"],
+  "POST /api/combos": ["coach", () => ({ combos: [comboOf()] })],
+  "GET /api/combos/{id}": ["viewer"],
+  "PATCH /api/combos/{id}": ["coach", () => ({ version: 1 })],
+  "POST /api/combos/{id}/link": ["coach"],
+  "DELETE /api/combos/{id}/link": ["coach"],
+  "GET /api/shared-combos/{token}": ["public"],
+  "GET /api/students/{id}/combos": ["viewer"],
+  "GET /api/students/{id}/combo-sets": ["viewer"],
   "PUT /api/students/{id}/stop": ["coach"],
   "DELETE /api/students/{id}/stop": ["coach"],
   "POST /api/decisions": ["coach", () => ({ decisions: [decisionOf(student)] })],
@@ -89,17 +101,19 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
 };
 
 /** What a route's address has to say beside its path. */
-const QUERIES: Readonly<Record<string, string>> = {
-  "/api/students/{id}/sets": "?subject=cross&side=left",
-  "/api/students/{id}/weeks": `?until=${new Date().getUTCFullYear() + 1}-01-01`,
-  "/api/lessons": "?from=2026-01-01&to=2026-01-07",
+const QUERIES: Readonly<Record<string, () => string>> = {
+  "/api/students/{id}/sets": () => "?subject=cross&side=left",
+  "/api/students/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01`,
+  "/api/students/{id}/combo-sets": () => `?combo=${combo}`,
+  "/api/lessons": () => "?from=2026-01-01&to=2026-01-07",
 };
 
 function ask(client: Client, route: string): Promise<{ status: number; body: unknown }> {
   const [method = "", path = ""] = route.split(" ");
-  const id = path.includes("/people/") ? person : path.includes("/lessons/") ? lesson : student;
+  const places = { "/people/": person, "/lessons/": lesson, "/combos/": combo };
+  const id = Object.entries(places).find(([part]) => path.startsWith(`/api${part}`))?.[1] ?? student;
   const body = ROUTES[route]?.[1]?.();
-  const query = method === "GET" ? (QUERIES[path] ?? "") : "";
+  const query = method === "GET" ? (QUERIES[path]?.() ?? "") : "";
   return client.ask(method, path.replace("{id}", id) + query, method === "GET" ? undefined : (body ?? {}));
 }
 

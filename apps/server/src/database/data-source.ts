@@ -1,6 +1,7 @@
 import type { DataSourceOptions } from "typeorm";
 import { AuditEntity } from "../audit/audit.entity.js";
 import { PersonEntity } from "../auth/person.entity.js";
+import { ComboEntity } from "../combos/combo.entity.js";
 import { GroupMemberEntity } from "../groups/group-member.entity.js";
 import { GroupEntity } from "../groups/group.entity.js";
 import { LessonStudentEntity } from "../lessons/lesson-student.entity.js";
@@ -20,6 +21,7 @@ import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
 import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
+import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
 import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
@@ -37,6 +39,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       GroupEntity,
       GroupMemberEntity,
       EarlyStopEntity,
+      ComboEntity,
       LessonEntity,
       LessonStudentEntity,
       LessonLoadEntity,
@@ -54,6 +57,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       Stops1764300000000,
       Loads1764400000000,
       Lessons1764500000000,
+      Combos1764600000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -1,7 +1,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { DecisionRequest, ProblemError } from "@mirrup/contract";
-import { sidesOf } from "@mirrup/core";
+import { comboSubject, sidesOf, type ComboPart } from "@mirrup/core";
 import { isDeepStrictEqual } from "node:util";
+import { comboSubjectFault } from "../combos/index.js";
 import { decisionRequestOf, type DecisionEntity } from "../log/index.js";
 
 export interface Refusal {
@@ -14,6 +15,8 @@ export interface DecisionKnowledge {
   readonly students: ReadonlySet<string>;
   readonly deleted: ReadonlySet<string>;
   readonly stored: ReadonlyMap<string, DecisionEntity>;
+  /** The combos that the batch names, by their id. */
+  readonly combos: ReadonlyMap<string, readonly ComboPart[]>;
   /** Lines of the log that could be taken back, and whose they are. */
   readonly targets: ReadonlyMap<string, { readonly studentId: string; readonly isVoided: boolean }>;
 }
@@ -49,7 +52,14 @@ export function refusalsOf(request: DecisionRequest, item: number, knowledge: De
   }
   const refusals: Refusal[] = [];
   const skill = CATALOGUE.skills.get(subject);
-  if (skill === undefined) {
+  if (comboSubject(subject) !== null) {
+    const fault = comboSubjectFault(subject, side, knowledge.combos);
+    if (fault !== null) refusals.push(refuse(422, fault.field, fault.code, fault.message));
+    if (decision.kind === "override" || decision.kind === "place") {
+      const message = "A combo has one gate for all and is not placed. Clear it, or reopen it.";
+      refusals.push(refuse(422, "decision.kind", "not-of-combos", message));
+    }
+  } else if (skill === undefined) {
     const message = `"${subject}" is not a skill of the catalogue.`;
     refusals.push(refuse(422, "subject", "unknown-subject", message));
   } else if (decision.kind === "override" ? side !== "whole" : !sidesOf(skill).includes(side)) {

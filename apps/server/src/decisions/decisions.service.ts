@@ -11,6 +11,7 @@ import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import type { Scope } from "../database/scope.js";
+import { combosNamed } from "../combos/index.js";
 import { DecisionEntity, decisionsOf, SetEntity, voidedBy } from "../log/index.js";
 import { RefusedDecisionsProblem } from "../problems/problem.js";
 import { addLoads, changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
@@ -178,7 +179,12 @@ export class DecisionsService {
     const sets = await scope.manager.findBy(SetEntity, { studioId, id: In(wanted) });
     const decisions = await scope.manager.findBy(DecisionEntity, { studioId, id: In(wanted) });
     const voided = await this.voidedAmong(scope, ids);
+    const combos = await combosNamed(
+      scope,
+      requests.map((request) => request.subject),
+    );
     return {
+      combos,
       students: new Set(students.map((student) => student.id)),
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
       stored: new Map(stored.map((line) => [line.id, line])),

@@ -180,6 +180,22 @@ export class UnknownGroupProblem extends ProblemException {
   }
 }
 
+export class UnknownComboProblem extends ProblemException {
+  readonly code = "unknown-combo";
+  readonly status = 404;
+  constructor() {
+    super("There is no such combo in the studio. Look for it on the shelf of combos.");
+  }
+}
+
+export class BadComboLinkProblem extends ProblemException {
+  readonly code = "bad-combo-link";
+  readonly status = 410;
+  constructor() {
+    super("This link was withdrawn, or is not one of ours. Ask whoever sent it for a new one.");
+  }
+}
+
 export class UnknownLessonProblem extends ProblemException {
   readonly code = "unknown-lesson";
   readonly status = 404;

@@ -1,7 +1,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ProblemError, SetRequest } from "@mirrup/contract";
-import { checkSetCounts, sidesOf } from "@mirrup/core";
+import { checkSetCounts, comboSubject, sidesOf, type ComboPart } from "@mirrup/core";
 import { isDeepStrictEqual } from "node:util";
+import { comboSubjectFault } from "../combos/index.js";
 import { requestOf, type SetEntity } from "../log/index.js";
 
 /** A reason to refuse one set, with the status that it asks for. */
@@ -15,6 +16,8 @@ export interface BatchKnowledge {
   readonly students: ReadonlySet<string>;
   readonly deleted: ReadonlySet<string>;
   readonly stored: ReadonlyMap<string, SetEntity>;
+  /** The combos that the batch names, by their id. */
+  readonly combos: ReadonlyMap<string, readonly ComboPart[]>;
 }
 
 export function sameSet(one: SetRequest, other: SetRequest): boolean {
@@ -46,6 +49,11 @@ export function refusalsOf(set: SetRequest, item: number, knowledge: BatchKnowle
   if (!knowledge.students.has(set.studentId)) {
     const message = "There is no student with this id in the studio.";
     refusals.push(refuse(422, "studentId", "unknown-student", message));
+  }
+  if (comboSubject(set.subject) !== null) {
+    const fault = comboSubjectFault(set.subject, set.side, knowledge.combos);
+    if (fault !== null) refusals.push(refuse(422, fault.field, fault.code, fault.message));
+    return refusals;
   }
   const skill = CATALOGUE.skills.get(set.subject);
   if (skill === undefined) {

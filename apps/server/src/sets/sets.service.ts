@@ -6,6 +6,7 @@ import { Any, In } from "typeorm";
 import { insertAll } from "../database/insert-all.js";
 import type { Scope } from "../database/scope.js";
 import { AuditService } from "../audit/index.js";
+import { combosNamed } from "../combos/index.js";
 import { SetEntity } from "../log/index.js";
 import { RefusedSetsProblem } from "../problems/problem.js";
 import { changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
@@ -100,11 +101,16 @@ export class SetsService {
       idHash: In([...hashes.keys()]),
     });
     const stored = await scope.manager.findBy(SetEntity, { studioId, id: Any(sets.map((set) => set.id)) });
+    const combos = await combosNamed(
+      scope,
+      sets.map((set) => set.subject),
+    );
     return {
       held: students,
       students: new Set(students.map((student) => student.id)),
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
       stored: new Map(stored.map((set) => [set.id, set])),
+      combos,
     };
   }
 

@@ -1,6 +1,8 @@
 /** A student's facts from the log's lines, in memory: for the first time, anew, or for a look at another school. */
 import {
   BASE_TEST,
+  COMBO_GATE,
+  comboSubject,
   compareEntries,
   foldEntries,
   gateOf,
@@ -24,6 +26,8 @@ export interface Rule {
 /** What a side of the subject is judged by. Throws a `RangeError` for a subject that no catalogue has. */
 export function ruleOf({ catalogue, school, overrides }: StandingContext, subject: string): Rule {
   if (subject === BASE_TEST) return { gate: BASE_TEST_GATE, beats: 1 };
+  // A try of a combo is once through, however many counts it has.
+  if (comboSubject(subject) !== null) return { gate: COMBO_GATE, beats: 1 };
   const skill = skillOf(catalogue, subject);
   return { gate: gateOf(school, skill, overrides), beats: skill.beats };
 }

@@ -3,10 +3,15 @@ import {
   addEntry,
   BASE_TEST,
   BASE_TEST_PARTS,
+  COMBO_GATE,
+  comboStanding,
+  comboSubject,
   compareEntries,
   foldEntries,
   gateKey,
   kinSides,
+  localDate,
+  SIDES,
   standingsOf,
   type FactsBySide,
   type SideEntry,
@@ -60,7 +65,11 @@ export class StandingsService {
       learners.map((learner) => learner.id),
     );
     return new Map(
-      learners.map((learner) => [learner.id, this.standingsFrom(scope, learner, facts.get(learner.id))]),
+      learners.map((learner) => {
+        const own = facts.get(learner.id);
+        const skills = this.standingsFrom(scope, learner, own);
+        return [learner.id, [...skills, ...combosIn(scope, own ?? NOTHING)]];
+      }),
     );
   }
 
@@ -222,6 +231,20 @@ export class StandingsService {
     const key = ["studioId", "studentId", "subject", "side"];
     await scope.manager.upsert(StandingEntity, [...rows], key);
   }
+}
+
+/** Where a student stands with the combos and links that have been practised. */
+function combosIn({ now, studio }: Scope, facts: FactsBySide): readonly Standing[] {
+  const at = now.getTime();
+  const today = localDate(at, studio.timeZone);
+  return [...facts].flatMap(([key, own]): Standing[] => {
+    const place = key.lastIndexOf(":");
+    const subject = key.slice(0, place);
+    const side = SIDES.find((one) => one === key.slice(place + 1));
+    if (side === undefined || comboSubject(subject) === null) return [];
+    const { status, cleanChance } = comboStanding(own, true, at, today);
+    return [{ subject, side, status, cleanChance, facts: own, gate: COMBO_GATE, unmet: [], isStuck: false }];
+  });
 }
 
 function isLate(entry: SideEntry, row: StandingEntity): boolean {

@@ -1,4 +1,6 @@
-import type { DecisionRequest, NewLesson, Role, SetRequest } from "@mirrup/contract";
+import type { DecisionRequest, NewCombo, NewLesson, Role, SetRequest } from "@mirrup/contract";
+import { CATALOGUE } from "@mirrup/catalogue";
+import { partsOfScore, scoreOf } from "@mirrup/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { randomUUID } from "node:crypto";
 import type { AddressInfo } from "node:net";
@@ -174,4 +176,10 @@ export function decisionOf(studentId: string, changes: Partial<DecisionRequest> 
 /** A lesson of an hour on a day of June, of no group, but for what is given. */
 export function lessonOf(changes: Partial<NewLesson> = {}): NewLesson {
   return { id: uuid(), title: "Monday class", day: "2026-06-01", minutes: 60, ...changes };
+}
+
+/** Two side swings, a double and a cross between bounces, but for what is given. */
+export function comboOf(changes: Partial<NewCombo> = {}): NewCombo {
+  const parts = partsOfScore(CATALOGUE, scoreOf("o sr sl (o o) xr o"));
+  return { id: uuid(), name: "Swings, double, cross", parts, ...changes };
 }

@@ -63,7 +63,12 @@ describe("the ladder of a combo", () => {
   });
 
   it("spaces every hard link by four bounces at first", () => {
-    expect(stepOf("spaced").score).toBe("o sr sl o*4 (o o) o*4 xr o");
+    expect(stepOf("spaced").drill).toEqual({
+      kind: "link",
+      count: 4,
+      spacing: 4,
+      score: "o sr sl (o o) xr o",
+    });
   });
 
   it("asks nothing that cannot be jumped", () => {

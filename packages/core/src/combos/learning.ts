@@ -172,11 +172,14 @@ function spacedText(
   return legalText(pieces, parts);
 }
 
-/** The most bounces, of 4, 2, 1 and 0, that can stand there at all; null where not even none can. */
+/**
+ * The most bounces, of 4, 2, 1 and 0, that can stand there at all, and the score closed up, to which
+ * the drill's spacing is added; null where not even none can.
+ */
 function widest(textAt: (spacing: number) => string | null) {
   for (const spacing of SPACINGS) {
     const score = textAt(spacing);
-    if (score !== null) return { spacing, score };
+    if (score !== null) return { spacing, score: textAt(0) ?? score };
   }
   return null;
 }

@@ -1,0 +1,218 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type {
+  ComboChange,
+  ComboLinkView,
+  ComboStandingItem,
+  ComboView,
+  NewCombo,
+  ProblemError,
+  SetRequest,
+  SharedCombo,
+} from "@mirrup/contract";
+import {
+  abilityOf,
+  comboFaults,
+  comboKey,
+  comboStanding,
+  comboSubject,
+  linkKey,
+  localDate,
+  sideKey,
+  sidesOfScore,
+  type Status,
+} from "@mirrup/core";
+import { Injectable } from "@nestjs/common";
+import { InjectDataSource } from "@nestjs/typeorm";
+import { createHash, randomBytes } from "node:crypto";
+import { In, type DataSource } from "typeorm";
+import { Scopes, type Scope } from "../database/scope.js";
+import { DecisionEntity, requestOf, SetEntity, voidedBy } from "../log/index.js";
+import {
+  BadComboLinkProblem,
+  RefusedFieldsProblem,
+  StaleChangeProblem,
+  UnknownComboProblem,
+} from "../problems/problem.js";
+import { StandingsService } from "../standings/index.js";
+import { StudentsService } from "../students/index.js";
+import { ComboEntity } from "./combo.entity.js";
+
+/** The ladder of a combo looks back on this many sets of it and its links. */
+const LAST_SETS = 60;
+
+function hashOf(token: string): string {
+  return createHash("sha256").update(token).digest("hex");
+}
+
+/** Combos: kept, shown by a link, and where students stand with them. */
+@Injectable()
+export class CombosService {
+  constructor(
+    private readonly students: StudentsService,
+    private readonly standings: StandingsService,
+    private readonly scopes: Scopes,
+    @InjectDataSource() private readonly database: DataSource,
+  ) {}
+
+  /** All of the studio's, those off the shelf too, the newest first. */
+  async list(scope: Scope): Promise<ComboView[]> {
+    const combos = await scope.manager.find(ComboEntity, {
+      where: { studioId: scope.studio.id },
+      order: { createdAt: "DESC", id: "DESC" },
+    });
+    return combos.map(viewOf);
+  }
+
+  async read(scope: Scope, id: string): Promise<ComboView> {
+    return viewOf(await this.getOrThrow(scope, id));
+  }
+
+  /** Keeps combos, all or none; one that is there already under its id stays as it is. */
+  async add(scope: Scope, combos: readonly NewCombo[]): Promise<ComboView[]> {
+    const studioId = scope.studio.id;
+    const ids = combos.map((combo) => combo.id);
+    const known = await scope.manager.findBy(ComboEntity, { studioId, id: In(ids) });
+    const there = new Set(known.map((combo) => combo.id));
+    const fresh = combos.filter((combo) => !there.has(combo.id));
+    const errors = await this.faultsOf(scope, fresh);
+    if (errors.length > 0) throw new RefusedFieldsProblem(errors);
+    for (const { id, name, parts } of fresh) {
+      await scope.manager.insert(ComboEntity, {
+        ...{ studioId, id, name: name.trim(), parts: [...parts] },
+        ...{ createdAt: scope.now, removedAt: null, linkHash: null, linkedAt: null, version: 1 },
+      });
+    }
+    const stored = await scope.manager.findBy(ComboEntity, { studioId, id: In(ids) });
+    return ids.flatMap((id) => stored.filter((combo) => combo.id === id).map(viewOf));
+  }
+
+  async change(scope: Scope, id: string, { version, name, isRemoved }: ComboChange): Promise<ComboView> {
+    const held = await this.hold(scope, id);
+    if (held.version !== version) throw new StaleChangeProblem(viewOf(held));
+    const removedAt = isRemoved === undefined ? held.removedAt : isRemoved ? scope.now : null;
+    const changed = { ...held, name: name ?? held.name, removedAt, version: version + 1 };
+    return viewOf(await scope.manager.save(ComboEntity, changed));
+  }
+
+  /** Makes a link, and withdraws the one that was. */
+  async link(scope: Scope, id: string): Promise<ComboLinkView> {
+    const held = await this.hold(scope, id);
+    const token = randomBytes(24).toString("base64url");
+    const changed = { ...held, linkHash: hashOf(token), linkedAt: scope.now };
+    return { token, combo: viewOf(await scope.manager.save(ComboEntity, changed)) };
+  }
+
+  async withdraw(scope: Scope, id: string): Promise<ComboView> {
+    const held = await this.hold(scope, id);
+    return viewOf(await scope.manager.save(ComboEntity, { ...held, linkHash: null, linkedAt: null }));
+  }
+
+  /** What a link shows; throws `BadComboLinkProblem` for one that was withdrawn, or is none of ours. */
+  async shared(token: string): Promise<SharedCombo> {
+    const linkHash = hashOf(token);
+    const [found] = await this.database.query<{ id: string | null }[]>(
+      "SELECT mirrup_studio_of_combo_link($1) AS id",
+      [linkHash],
+    );
+    if (found?.id == null) throw new BadComboLinkProblem();
+    return this.scopes.run({ studioId: found.id }, async (scope) => {
+      const combo = await scope.manager.findOneBy(ComboEntity, { studioId: scope.studio.id, linkHash });
+      if (combo === null) throw new BadComboLinkProblem();
+      return { name: combo.name, studio: scope.studio.name, parts: combo.parts };
+    });
+  }
+
+  /** Where a student stands with each combo on the shelf, a side a line. */
+  async standingsOf(scope: Scope, studentId: string): Promise<ComboStandingItem[]> {
+    const student = await this.students.getOrThrow(scope, studentId);
+    const combos = await scope.manager.findBy(ComboEntity, { studioId: scope.studio.id });
+    const facts = (await this.standings.factsOf(scope, [studentId])).get(studentId);
+    const statuses = new Map<string, Status>(
+      this.standings
+        .standingsFrom(scope, student, facts)
+        .map((one) => [sideKey(one.subject, one.side), one.status]),
+    );
+    const now = scope.now.getTime();
+    const today = localDate(now, scope.studio.timeZone);
+    const own = (subject: string, side: ComboStandingItem["side"]) =>
+      comboSubject(subject) === null
+        ? statuses.get(sideKey(subject, side))
+        : comboStanding(facts?.get(sideKey(subject, side)), true, now, today).status;
+    return combos
+      .filter((combo) => combo.removedAt === null)
+      .flatMap(({ id, parts }) => {
+        const canBegin = abilityOf(parts, own).code !== "not-yet";
+        return sidesOfScore(parts).map((side) => ({
+          comboId: id,
+          side,
+          ...comboStanding(facts?.get(sideKey(comboKey(id), side)), canBegin, now, today),
+        }));
+      });
+  }
+
+  /** The last sets of a combo and its links, newest first, without those that were taken back. */
+  async setsOf(scope: Scope, studentId: string, comboId: string): Promise<SetRequest[]> {
+    await this.students.getOrThrow(scope, studentId);
+    const { parts } = await this.getOrThrow(scope, comboId);
+    const subjects = [comboKey(comboId), ...parts.map((_, place) => linkKey(comboId, place))];
+    const about = { studioId: scope.studio.id, studentId, subject: In(subjects) };
+    const sets = await scope.manager.find(SetEntity, {
+      where: about,
+      order: { happenedAt: "DESC", id: "DESC" },
+      take: LAST_SETS,
+    });
+    const voided = voidedBy(await scope.manager.findBy(DecisionEntity, about));
+    return sets.filter((set) => !voided.has(set.id)).map(requestOf);
+  }
+
+  /** Everything that keeps combos from being kept, each at its place in the request. */
+  private async faultsOf(scope: Scope, combos: readonly NewCombo[]): Promise<ProblemError[]> {
+    const used = combos.flatMap(({ parts }) =>
+      parts.flatMap(({ subject }) => (subject === null ? [] : (comboSubject(subject)?.id ?? []))),
+    );
+    const known = await scope.manager.findBy(ComboEntity, { studioId: scope.studio.id, id: In(used) });
+    const ids = new Set(known.map((combo) => combo.id));
+    return combos.flatMap(({ id, parts }, item) => {
+      const field = (part: number | null) => (part === null ? "parts" : `parts[${part}]`);
+      const rules = comboFaults(CATALOGUE, parts).map(({ part, code, message }): ProblemError => ({
+        item,
+        id,
+        field: field(part),
+        code,
+        message,
+      }));
+      const lost = parts.flatMap(({ subject }, part): ProblemError[] => {
+        const used = subject === null ? null : comboSubject(subject);
+        if (used === null || (ids.has(used.id) && used.link === null && used.id !== id)) return [];
+        const message = "A combo that it is made of is not in the studio. Take its moves instead.";
+        return [{ item, id, field: field(part), code: "unknown-combo", message }];
+      });
+      return [...rules, ...lost];
+    });
+  }
+
+  private async getOrThrow(scope: Scope, id: string): Promise<ComboEntity> {
+    const combo = await scope.manager.findOneBy(ComboEntity, { studioId: scope.studio.id, id });
+    if (combo === null) throw new UnknownComboProblem();
+    return combo;
+  }
+
+  private async hold(scope: Scope, id: string): Promise<Pick<ComboEntity, keyof ComboEntity>> {
+    const held = await scope.manager.findOne(ComboEntity, {
+      where: { studioId: scope.studio.id, id },
+      lock: { mode: "for_no_key_update" },
+    });
+    if (held === null) throw new UnknownComboProblem();
+    return held;
+  }
+}
+
+function viewOf(combo: ComboEntity): ComboView {
+  const { id, version, name, parts, createdAt, linkedAt, removedAt } = combo;
+  return {
+    ...{ id, version, name, parts },
+    createdAt: createdAt.toISOString(),
+    linkedAt: linkedAt?.toISOString() ?? null,
+    isRemoved: removedAt !== null,
+  };
+}

@@ -1,0 +1,2 @@
+export { CombosModule } from "./combos.module.js";
+export { comboSubjectFault, combosNamed } from "./combo-sides.js";
