@@ -10,7 +10,7 @@ function enter({ params }: LoaderFunctionArgs): null {
   const { studioId = null } = params;
   // What is remembered belongs to the studio that was left.
   if (currentStudio() !== null && currentStudio() !== studioId)
-    for (const root of ["students", "groups", "lessons", "class-plan"])
+    for (const root of ["students", "groups", "lessons", "class-plan", "combos"])
       queryClient.removeQueries({ queryKey: [root] });
   if (currentStudio() !== studioId) queryClient.removeQueries({ queryKey: ["studio"] });
   enterStudio(studioId);
@@ -35,6 +35,10 @@ export const router = createBrowserRouter([
       { path: "forgot", lazy: account.forgot },
       { path: "reset", lazy: account.reset },
       { path: "join", lazy: account.join },
+      {
+        path: "shared/:token",
+        lazy: async () => ({ Component: (await import("./combos/shared-page.js")).SharedPage }),
+      },
       {
         path: ":studioId",
         loader: enter,
@@ -112,6 +116,34 @@ export const router = createBrowserRouter([
                 lazy: async () => ({ Component: (await import("./class/class-page.js")).ClassPage }),
               },
               {
+                path: "combos",
+                lazy: async () => ({ Component: (await import("./combos/combos-frame.js")).CombosFrame }),
+                children: [
+                  {
+                    index: true,
+                    lazy: async () => ({ Component: (await import("./combos/shelf-page.js")).ShelfPage }),
+                  },
+                  {
+                    path: "bench",
+                    lazy: async () => ({ Component: (await import("./combos/bench-page.js")).BenchPage }),
+                  },
+                  {
+                    path: "make",
+                    lazy: async () => ({ Component: (await import("./combos/make-page.js")).MakePage }),
+                  },
+                  {
+                    path: "freestyle",
+                    lazy: async () => ({
+                      Component: (await import("./combos/freestyle-page.js")).FreestylePage,
+                    }),
+                  },
+                  {
+                    path: ":comboId",
+                    lazy: async () => ({ Component: (await import("./combos/combo-page.js")).ComboPage }),
+                  },
+                ],
+              },
+              {
                 path: "skills/:skillId?",
                 lazy: async () => ({
                   Component: (await import("./skill-book/skill-book-page.js")).SkillBookPage,
@@ -147,6 +179,12 @@ export const router = createBrowserRouter([
                 path: "students/:studentId/base-test",
                 lazy: async () => ({
                   Component: (await import("./floor/base-test-page.js")).BaseTestPage,
+                }),
+              },
+              {
+                path: "students/:studentId/combos/:comboId/:side/:step",
+                lazy: async () => ({
+                  Component: (await import("./combos/combo-floor-page.js")).ComboFloorPage,
                 }),
               },
               {

@@ -1,5 +1,5 @@
 import { Module } from "@nestjs/common";
-import { StandingsModule } from "../standings/standings.module.js";
+import { StandingsModule } from "../standings/index.js";
 import { StudentsModule } from "../students/index.js";
 import { ComboStandingsController } from "./combo-standings.controller.js";
 import { CombosController, SharedCombosController } from "./combos.controller.js";

@@ -3,6 +3,8 @@ import { useParams } from "react-router";
 
 export type StudentPage = "session" | "weeks" | "outline" | "placement" | "record" | "schools";
 
+export type ComboPage = "bench" | "make" | "freestyle";
+
 /** The addresses of the studio that this tab is in. */
 export interface Paths {
   /** Who is here today, and what does each do next. */
@@ -23,6 +25,12 @@ export interface Paths {
   /** The five parts of the base test as one drill. */
   readonly baseTest: (id: string) => string;
   readonly floor: (id: string, subject: string, side: Side) => string;
+  readonly combos: string;
+  readonly combo: (id: string) => string;
+  /** Where combos are built, made up, and put into a round. */
+  readonly comboPage: (page: ComboPage) => string;
+  /** One step of a combo's ladder, on the floor. */
+  readonly comboFloor: (studentId: string, comboId: string, side: Side, step: string) => string;
   readonly skills: string;
   readonly skill: (id: string) => string;
   readonly studio: string;
@@ -43,6 +51,11 @@ export function pathsOf(studioId: string): Paths {
     student: (id) => `${root}/students/${id}`,
     baseTest: (id) => `${root}/students/${id}/base-test`,
     floor: (id, subject, side) => `${root}/students/${id}/floor/${subject}/${side}`,
+    combos: `${root}/combos`,
+    combo: (id) => `${root}/combos/${id}`,
+    comboPage: (page) => `${root}/combos/${page}`,
+    comboFloor: (studentId, comboId, side, step) =>
+      `${root}/students/${studentId}/combos/${comboId}/${side}/${step}`,
     skills: `${root}/skills`,
     skill: (id) => `${root}/skills/${id}`,
     studio: `${root}/studio`,

@@ -1,7 +1,7 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, NextItem, StandingItem } from "@mirrup/contract";
 import { CATALOGUE, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
-import { armsWords, SIDES } from "@mirrup/core";
+import { armsWords, comboSubject, SIDES } from "@mirrup/core";
 import { grouped } from "./grouped.js";
 import type {
   Arms,
@@ -87,6 +87,8 @@ export function meetingWords({
 }
 
 export function skillName(subject: string): string {
+  const combo = comboSubject(subject);
+  if (combo !== null) return combo.link === null ? "combo" : "link of a combo";
   return CATALOGUE.skills.get(subject)?.name ?? subject;
 }
 
@@ -253,6 +255,7 @@ export function wholeWords(value: number): string {
 
 /** A side by its key, `cross:left`, in words; the key itself for one that no catalogue has. */
 export function keyName(key: string): string {
+  if (CATALOGUE.skills.has(key)) return skillName(key);
   const subject = key.slice(0, key.lastIndexOf(":"));
   const side = SIDES.find((one) => one === key.slice(key.lastIndexOf(":") + 1));
   return side === undefined || !CATALOGUE.skills.has(subject) ? key : subjectName(subject, side);

@@ -71,6 +71,13 @@ export function withFault(kept: KeptRun, fault: FaultCode): KeptRun {
   return { ...kept, taps: kept.taps.with(place, { ...tap, fault }) };
 }
 
+/** Says at which bottom of the rope the last try missed. */
+export function withTurn(kept: KeptRun, turn: number): KeptRun {
+  const place = kept.taps.length - 1;
+  const tap = kept.taps[place];
+  return tap?.kind === "miss" ? { ...kept, taps: kept.taps.with(place, { ...tap, turn }) } : kept;
+}
+
 /** The run without its last entry; null once nothing of it is left. */
 export function withoutLast(kept: KeptRun): KeptRun | null {
   const fewer = kept.taps.slice(0, -1);

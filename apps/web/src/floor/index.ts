@@ -1,3 +1,13 @@
+export { CallOut } from "./call-out.js";
+export { Corrections } from "./corrections.js";
+export { Counter } from "./counter.js";
 export { floorAddress } from "./drill-address.js";
+export { Pads } from "./pads.js";
+export { TempoBar } from "./tempo-bar.js";
+export { useFloorKeys } from "./use-floor-keys.js";
+export { useOutcome, type Outcome } from "./use-outcome.js";
+export { useRun } from "./use-run.js";
+export { useTempo, type FloorTempo } from "./use-tempo.js";
+export { default as floorClasses } from "./floor.module.css";
 export { Round } from "./round.js";
 export { useWakeLock } from "./use-wake-lock.js";

@@ -17,6 +17,7 @@ import {
   withoutHandle,
   withoutLast,
   withSensed,
+  withTurn,
   type Entry,
   type HandCounts,
   type RunSubject,
@@ -48,6 +49,8 @@ export interface FloorRun {
   readonly enter: (entry: Entry) => void;
   /** Says why the last try missed. */
   readonly name: (fault: FaultCode) => void;
+  /** Says where in the repetition it caught: the rope's bottom, from 1. */
+  readonly locate: (turn: number) => void;
   readonly undo: () => void;
   readonly discard: () => void;
   /** What a handle has heard since it was switched on, which was `since` by this device's clock. */
@@ -144,6 +147,9 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
     },
     name: (fault) => {
       if (current.current !== null) change(withFault(current.current, fault));
+    },
+    locate: (turn) => {
+      if (current.current !== null) change(withTurn(current.current, turn));
     },
     undo: () => {
       if (current.current !== null) change(withoutLast(current.current));

@@ -18,7 +18,8 @@ const NOT_KEPT: ReadonlySet<unknown> = new Set(["detail", "decisions", "schools"
 function isKept(key: QueryKey): boolean {
   const [root, , part] = key;
   return (
-    ((root === "students" || root === "groups" || root === "lessons") && !NOT_KEPT.has(part)) ||
+    ((root === "students" || root === "groups" || root === "lessons" || root === "combos") &&
+      !NOT_KEPT.has(part)) ||
     ((root === "session" || root === "studio") && key.length === 1)
   );
 }

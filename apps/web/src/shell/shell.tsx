@@ -1,5 +1,12 @@
 import { Text } from "@mantine/core";
-import { IconBook2, IconCalendarCheck, IconGridDots, IconHome, IconUsers } from "@tabler/icons-react";
+import {
+  IconBook2,
+  IconCalendarCheck,
+  IconGridDots,
+  IconHome,
+  IconLink,
+  IconUsers,
+} from "@tabler/icons-react";
 import { Link, NavLink, Outlet, useNavigation } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { OutboxNote } from "../outbox/index.js";
@@ -31,6 +38,10 @@ export function Shell() {
           <NavLink to={paths.class()} className={classes.screen}>
             <IconGridDots size={22} stroke={1.6} aria-hidden />
             <span>Class</span>
+          </NavLink>
+          <NavLink to={paths.combos} className={classes.screen}>
+            <IconLink size={22} stroke={1.6} aria-hidden />
+            <span>Combos</span>
           </NavLink>
           <NavLink to={paths.skills} className={classes.screen}>
             <IconBook2 size={22} stroke={1.6} aria-hidden />

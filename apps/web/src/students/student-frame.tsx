@@ -58,6 +58,9 @@ export function StudentFrame() {
               {name}
             </NavLink>
           ))}
+          <Link to={`${paths.combos}?for=${studentId}`} className={classes.page}>
+            Combos
+          </Link>
         </nav>
       </header>
       <Outlet />

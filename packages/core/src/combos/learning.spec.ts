@@ -28,6 +28,12 @@ function setOf(
   return { subject: step.subject, side: step.side, drill: step.drill, clean, misses, bestStreak: clean, at };
 }
 
+/** A set of a link that went down to no bounces, with one miss on the way. */
+function throughAll(step: LearningStep): ComboSet {
+  const set = setOf(step, 13, [{ position: 2 }]);
+  return { ...set, drill: { ...set.drill, spacing: 0 } };
+}
+
 const steps = learningSteps(COMBO, OPTIONS);
 const stepOf = (id: string, list: readonly LearningStep[] = steps): LearningStep => {
   const found = list.find((one) => one.id === id);
@@ -102,14 +108,14 @@ describe("what the record says of it", () => {
 
   it("goes on to the first step that was not passed", () => {
     expect(learningOf(COMBO, OPTIONS, []).next).toBe(linkStep.id);
-    const passed = setOf(linkStep, 13, [{ position: 2 }]);
+    const passed = throughAll(linkStep);
     const after = learningOf(COMBO, OPTIONS, [passed]);
     expect(after.steps.find((step) => step.id === linkStep.id)?.isPassed).toBe(true);
     expect(after.next).not.toBe(linkStep.id);
   });
 
   it("takes no link as passed that was clean at a wide spacing only", () => {
-    expect(learningOf(COMBO, OPTIONS, [setOf(linkStep, 4, [])]).next).toBe(linkStep.id);
+    expect(learningOf(COMBO, OPTIONS, [setOf(linkStep, 14, [])]).next).toBe(linkStep.id);
   });
 
   it("takes a whole as passed by four of five, on its own side", () => {
@@ -146,7 +152,7 @@ describe("what the record says of it", () => {
     expect(learning.failing?.place).toBe(failing.place);
     expect(learning.steps[0]).toMatchObject({ link: failing.place, misses: 3 });
     expect(learning.next).toBe(`link${failing.place}`);
-    const again = setOf(stepOf(`link${failing.place}`), 12, [], 20);
+    const again = { ...throughAll(stepOf(`link${failing.place}`)), at: 20 };
     expect(learningOf(COMBO, OPTIONS, [missed, again]).failing).toBeNull();
   });
 

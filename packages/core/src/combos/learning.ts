@@ -274,7 +274,7 @@ export function learningSteps(
       id: `faster${quicker}`,
       code: "faster",
       subject,
-      drill: { kind: "streak", count: 2 },
+      drill: { kind: "streak", count: 2, tempo: quicker, score: whole },
       score: whole,
       tempo: quicker,
     });
@@ -296,7 +296,9 @@ function passes(step: LearningStep, set: ComboSet): boolean {
   const pass = DRILL_PASSES[drill.kind];
   if (pass === null) return false;
   const stages = stagesOf(drill);
-  return stages > 1 ? set.clean >= pass.clean * stages : bestCleanWithin(set, pass.of) >= pass.clean;
+  // A link's set says at which spacing it ended, and it ends at none only through all of them.
+  if (drill.kind === "link") return (set.drill.spacing ?? 0) === 0 && set.clean >= pass.clean * stages;
+  return bestCleanWithin(set, pass.of) >= pass.clean;
 }
 
 function missesAt(parts: readonly ComboPart[], links: readonly ComboLink[], misses: readonly Miss[]) {

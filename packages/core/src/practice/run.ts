@@ -28,7 +28,8 @@ interface Scored {
 
 export type RunnableDrill =
   | { readonly kind: "climb"; readonly top: number; readonly onMiss: MissRule; readonly growing?: true }
-  | { readonly kind: "streak"; readonly count: number }
+  /** At a tempo where one is asked, and then with what is jumped at it. */
+  | ({ readonly kind: "streak"; readonly count: number; readonly tempo?: number } & Scored)
   | ({ readonly kind: TryKind; readonly count: number } & Scored)
   /** In time with a rope at the side: so many, a miss costs only itself. */
   | ({ readonly kind: "side-rope"; readonly count: number } & Scored)
@@ -71,14 +72,15 @@ export function secondsOf(drill: RunnableDrill): number | null {
 
 /** The drill with what the floor can run, or null where something that it asks is missing. */
 export function runnable(drill: Drill): RunnableDrill | null {
-  const { kind, count, top, seconds, rounds, spacing, onMiss = "repeat", growing, score } = drill;
+  const { kind, count, top, seconds, rounds, spacing, onMiss = "repeat", growing, score, tempo } = drill;
   const scored = score === undefined ? {} : { score };
   if (isTryKind(kind)) return count === undefined ? null : { kind, count, ...scored };
   switch (kind) {
     case "climb":
       return top === undefined ? null : { kind, top, onMiss, ...(growing === true ? { growing } : {}) };
     case "streak":
-      return count === undefined ? null : { kind, count };
+      if (count === undefined) return null;
+      return tempo === undefined ? { kind, count } : { kind, count, tempo, ...scored };
     case "side-rope":
       return count === undefined ? null : { kind, count, ...scored };
     case "spaced":

@@ -1,0 +1,65 @@
+/**
+ * The parts on the bench as an address says them: `double-side-swing:right~,double-under,cross:right*2`.
+ * `~` is a skill without the open turn that it ends in, `=` turns that are no skill (`=(o o)/l>l`).
+ */
+import { CATALOGUE } from "@mirrup/catalogue";
+import {
+  closedUp,
+  COMBO_LIMITS,
+  comboKey,
+  comboSubject,
+  mirrorPart,
+  parseScore,
+  partOfSkill,
+  sidesOf,
+  SIDES,
+  type ComboPart,
+} from "@mirrup/core";
+import { comboPart, type KnownCombo } from "./combo-part.js";
+
+/** Longer benches are kept on the device, not in the address. */
+export const LONGEST_ADDRESS = 4000;
+
+function partText({ subject, side, score, times }: ComboPart): string {
+  const count = times === 1 ? "" : `*${times}`;
+  if (subject === null) return `=${score}${count}`;
+  const whole = comboSubject(subject) === null ? partOfSkill(CATALOGUE, subject, side) : null;
+  const closed = whole !== null && whole.score !== score ? "~" : "";
+  return `${subject}${side === "whole" ? "" : `:${side}`}${closed}${count}`;
+}
+
+export function addressOfParts(parts: readonly ComboPart[]): string {
+  return parts.map(partText).join(",");
+}
+
+function named(text: string, combos: readonly KnownCombo[]): ComboPart | null {
+  const [, name = "", side = "whole", closed = ""] =
+    /^((?:combo:)?[a-z0-9-]+)(?::(left|right))?(~?)$/.exec(text) ?? [];
+  const sideOf = SIDES.find((one) => one === side) ?? "whole";
+  const combo = combos.find(({ id }) => comboKey(id) === name);
+  if (combo !== undefined) {
+    const part = comboPart(combo);
+    return side === "left" ? mirrorPart(part) : part;
+  }
+  const skill = CATALOGUE.skills.get(name);
+  if (skill === undefined || !sidesOf(skill).includes(sideOf)) return null;
+  const part = partOfSkill(CATALOGUE, name, sideOf);
+  return part !== null && closed === "~" ? closedUp(part) : part;
+}
+
+/** The parts that an address asks for; what it says wrongly is left out. */
+export function partsFrom(address: string, combos: readonly KnownCombo[] = []): readonly ComboPart[] {
+  if (address === "") return [];
+  return address
+    .split(",")
+    .slice(0, COMBO_LIMITS.parts)
+    .flatMap((text): ComboPart[] => {
+      const [, body = "", count = "1"] = /^(.+?)(?:\*(\d{1,2}))?$/.exec(text) ?? [];
+      const times = Math.max(1, Number(count));
+      const own = body.startsWith("=") ? body.slice(1) : null;
+      if (own !== null)
+        return parseScore(own).ok ? [{ subject: null, side: "whole", score: own, times }] : [];
+      const part = named(body, combos);
+      return part === null ? [] : [{ ...part, times }];
+    });
+}

@@ -1,0 +1,234 @@
+import type { ComboView } from "@mirrup/contract";
+import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, readScore, type Hand } from "@mirrup/core";
+import { Button, Group, NumberInput, Skeleton, Text, TextInput } from "@mantine/core";
+import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { v7 as uuid } from "uuid";
+import { useMembership } from "../account/index.js";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import { listWords } from "../app/words.js";
+import { Braid } from "../braid/index.js";
+import { added, doubled, mirrored, nameOfParts, without, type Parts } from "./bench.js";
+import classes from "./bench.module.css";
+import { CountsGrid, Figures } from "./figures.js";
+import { Joins } from "./joins.js";
+import { Neighbours } from "./neighbours.js";
+import { Palette } from "./palette.js";
+import { PartLine } from "./part-line.js";
+import { combosQuery, namesOf } from "./queries.js";
+import { ScoreEntry } from "./score-entry.js";
+import { useBench } from "./use-bench.js";
+import { useComboStudents, useFor } from "./use-for.js";
+import { useKeep } from "./use-keep.js";
+import { useTempoAsked } from "./use-tempo-asked.js";
+import { Who } from "./who.js";
+import { partName } from "./words.js";
+
+/** What can be chained, and does it work? */
+export function BenchPage() {
+  const combos = useQuery(combosQuery);
+  if (combos.isError && combos.data === undefined) {
+    return (
+      <Fault title="The bench could not be opened" onRetry={() => void combos.refetch()}>
+        {combos.error.message}
+      </Fault>
+    );
+  }
+  if (combos.data === undefined) return <Skeleton height={420} m="md" />;
+  return <Bench combos={combos.data} />;
+}
+
+const NOBODY: ReadonlySet<number> = new Set();
+
+function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
+  const bench = useBench(combos);
+  const { parts } = bench;
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(NOBODY);
+  const { tempo, setTempo } = useTempoAsked();
+  const students = useComboStudents();
+  const { id: studentId } = useFor();
+  const student = students?.find((one) => one.id === studentId);
+  const dominant: Hand = "r";
+  const sideways = student?.sideways;
+  const names = useMemo(() => namesOf(combos), [combos]);
+  const judged = useMemo(
+    () => judgeCombo(parts, { dominant, ...(sideways === undefined ? {} : { sideways }) }),
+    [parts, dominant, sideways],
+  );
+  const { score } = judged;
+  const measures = useMemo(
+    () => (score === null ? null : measureCombo(score, { tempo, dominant })),
+    [score, tempo, dominant],
+  );
+  const put = (next: Parts) => {
+    setChosen(NOBODY);
+    bench.put(next);
+  };
+  const toggle = (place: number) => {
+    const next = new Set(chosen);
+    if (!next.delete(place)) next.add(place);
+    setChosen(next);
+  };
+  const [only] = chosen;
+  const onePart = chosen.size === 1 && only !== undefined ? parts[only] : undefined;
+  const words = score === null ? "" : listWords(readScore(score));
+  return (
+    <div className={classes.page}>
+      <div className={classes.main}>
+        <Group gap="sm" className={classes.tools}>
+          <Button
+            variant="default"
+            disabled={bench.undo === null}
+            onClick={() => bench.undo?.()}
+            leftSection={<IconArrowBackUp size={18} aria-hidden />}
+          >
+            Undo
+          </Button>
+          <Button
+            variant="default"
+            disabled={bench.redo === null}
+            onClick={() => bench.redo?.()}
+            leftSection={<IconArrowForwardUp size={18} aria-hidden />}
+          >
+            Redo
+          </Button>
+          <Button
+            variant="default"
+            disabled={parts.length === 0}
+            onClick={() => put(mirrored(parts, chosen))}
+          >
+            {chosen.size === 0 ? "Mirror all" : `Mirror ${chosen.size}`}
+          </Button>
+          <Button variant="default" disabled={chosen.size === 0} onClick={() => put(doubled(parts, chosen))}>
+            Once more
+          </Button>
+          <Button variant="default" disabled={chosen.size === 0} onClick={() => put(without(parts, chosen))}>
+            Take out
+          </Button>
+          <Button variant="subtle" disabled={parts.length === 0} onClick={() => put([])}>
+            Clear the bench
+          </Button>
+          <NumberInput
+            aria-label="Tempo, bounces a minute"
+            suffix=" a minute"
+            w={140}
+            min={COMBO_TEMPO.least}
+            max={COMBO_TEMPO.most}
+            value={tempo}
+            onChange={(value) => typeof value === "number" && setTempo(value)}
+          />
+        </Group>
+        {parts.length === 0 ? (
+          <Text className={classes.empty}>
+            The bench is empty. Add skills from the list, type a score, or open a combo from the shelf.
+          </Text>
+        ) : (
+          <PartLine
+            parts={parts}
+            judged={judged}
+            names={names}
+            chosen={chosen}
+            onChoose={toggle}
+            onPut={put}
+          />
+        )}
+        <div role="status" className={classes.verdict}>
+          {parts.length > 0 && judged.isLegal && <strong>Can be jumped.</strong>}
+        </div>
+        <Joins
+          parts={parts}
+          judged={judged}
+          names={names}
+          dominant={dominant}
+          sideways={sideways}
+          onPut={put}
+        />
+        {score !== null && measures !== null && (
+          <>
+            <Figures score={score} measures={measures} tempo={tempo} dominant={dominant} student={student} />
+            <CountsGrid score={score} />
+            <Braid score={score} timing={measures.timing} label={`The braid of: ${words.slice(0, 400)}`} />
+          </>
+        )}
+        {onePart !== undefined && (
+          <Neighbours
+            part={onePart}
+            name={partName(onePart, names)}
+            student={student}
+            onTake={(made) => {
+              const place = only ?? 0;
+              put([...parts.slice(0, place), ...made, ...parts.slice(place + 1)]);
+            }}
+          />
+        )}
+        {parts.length > 0 && students !== undefined && (
+          <section aria-label="Who could do it">
+            <h3>Who could do it</h3>
+            <Who parts={parts} students={students} />
+          </section>
+        )}
+      </div>
+      <div className={classes.side}>
+        <Keep parts={parts} isLegal={judged.isLegal} nameOf={(part) => partName(part, names)} />
+        <Palette
+          student={student}
+          combos={combos.filter((combo) => !combo.isRemoved)}
+          onAdd={(part) => put(added(parts, [part]))}
+        />
+        <ScoreEntry parts={parts} text={comboText(parts)} onPut={put} />
+      </div>
+    </div>
+  );
+}
+
+interface KeepProps {
+  readonly parts: Parts;
+  readonly isLegal: boolean;
+  readonly nameOf: (part: Parts[number]) => string;
+}
+
+/** Keeps what lies on the bench as a combo of the studio. */
+function Keep({ parts, isLegal, nameOf }: KeepProps) {
+  const paths = usePaths();
+  const navigate = useNavigate();
+  const [params] = useSearchParams();
+  const [typed, setTyped] = useState<string | null>(params.get("name"));
+  const { keep } = useKeep();
+  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const name = typed ?? nameOfParts(parts, nameOf);
+  const mayKeep = mayTeach && parts.length > 0 && isLegal && name.trim() !== "";
+  const save = () => {
+    const id = uuid();
+    keep.mutate([{ id, name: name.trim(), parts }], {
+      onSuccess: () => {
+        const student = params.get("for");
+        void navigate(paths.combo(id) + (student === null ? "" : `?for=${student}`));
+      },
+    });
+  };
+  return (
+    <form
+      className={classes.keep}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (mayKeep) save();
+      }}
+    >
+      <TextInput
+        label="Keep it as"
+        maxLength={80}
+        value={parts.length === 0 ? "" : name}
+        disabled={parts.length === 0}
+        onChange={(event) => setTyped(event.currentTarget.value)}
+      />
+      <Button type="submit" disabled={!mayKeep} loading={keep.isPending}>
+        Keep
+      </Button>
+      {parts.length > 0 && !isLegal && <p className={classes.quiet}>It is kept once every join is mended.</p>}
+      {!mayTeach && <p className={classes.quiet}>Combos are kept by coaches and owners.</p>}
+    </form>
+  );
+}

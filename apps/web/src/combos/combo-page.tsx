@@ -1,0 +1,183 @@
+import type { ComboView } from "@mirrup/contract";
+import { CAUTIONS } from "@mirrup/catalogue";
+import {
+  cautionsOf,
+  COMBO_TEMPO,
+  comboText,
+  measureCombo,
+  onSide,
+  readScore,
+  scoreOf,
+  sidesOfScore,
+} from "@mirrup/core";
+import { Button, Group, NumberInput, Skeleton, TextInput, Title } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { useMembership } from "../account/index.js";
+import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
+import { listWords } from "../app/words.js";
+import { Braid } from "../braid/index.js";
+import { useSettings } from "../students/index.js";
+import { addressOfParts } from "./bench-address.js";
+import benchClasses from "./bench.module.css";
+import { Call } from "./call.js";
+import classes from "./combo.module.css";
+import { CountsGrid, Figures } from "./figures.js";
+import { askedSide, Learn } from "./learn.js";
+import { combosQuery, namesOf } from "./queries.js";
+import { Share } from "./share.js";
+import { useComboStudents, useFor } from "./use-for.js";
+import { useKeep } from "./use-keep.js";
+import { useTempoAsked } from "./use-tempo-asked.js";
+import { Who } from "./who.js";
+
+/** A kept combo: how it is learned, called and shared. */
+export function ComboPage() {
+  const { comboId = "" } = useParams();
+  const paths = usePaths();
+  const combos = useQuery(combosQuery);
+  const combo = combos.data?.find((one) => one.id === comboId);
+  if (combos.isError && combos.data === undefined) {
+    return (
+      <Fault title="The combo could not be read" onRetry={() => void combos.refetch()}>
+        {combos.error.message}
+      </Fault>
+    );
+  }
+  if (combos.data === undefined) return <Skeleton height={420} mt="md" />;
+  if (combo === undefined) {
+    return (
+      <Fault title="There is no such combo">
+        It may belong to another studio. <Link to={paths.combos}>Look for it on the shelf.</Link>
+      </Fault>
+    );
+  }
+  return <Combo key={combo.id} combo={combo} combos={combos.data} />;
+}
+
+function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: readonly ComboView[] }) {
+  const paths = usePaths();
+  const [params] = useSearchParams();
+  const { id: studentId, students: known } = useFor();
+  const students = useComboStudents();
+  const { tempo, setTempo } = useTempoAsked();
+  const { value } = useSettings();
+  const names = namesOf(combos);
+  const student = known.find((one) => one.id === studentId);
+  const side = askedSide(params, sidesOfScore(combo.parts));
+  const score = scoreOf(comboText(onSide(combo.parts, side)));
+  const measures = measureCombo(score, { tempo, dominant: "r" });
+  const words = listWords(readScore(score));
+  const bench = new URLSearchParams({ parts: addressOfParts(combo.parts) });
+  if (studentId !== null) bench.set("for", studentId);
+  return (
+    <article className={classes.page}>
+      <Heading combo={combo} benchAddress={`${paths.comboPage("bench")}?${bench.toString()}`} />
+      <div className={classes.columns}>
+        <div className={classes.left}>
+          <Braid score={score} timing={measures.timing} label={`The braid of: ${words.slice(0, 400)}`} />
+          <CountsGrid score={score} />
+          <Group gap="sm" className={classes.noPrint}>
+            <NumberInput
+              label="Tempo"
+              suffix=" a minute"
+              w={150}
+              min={COMBO_TEMPO.least}
+              max={COMBO_TEMPO.most}
+              value={tempo}
+              onChange={(typed) => typeof typed === "number" && setTempo(typed)}
+            />
+          </Group>
+          <Figures
+            score={score}
+            measures={measures}
+            tempo={tempo}
+            dominant="r"
+            student={students?.find((one) => one.id === studentId)}
+          />
+          {cautionsOf(score).map((code) => (
+            <p key={code} className={classes.caution}>
+              {CAUTIONS[code]}
+            </p>
+          ))}
+          {students !== undefined && (
+            <section className={benchClasses.who} aria-label="Who could do it">
+              <Title order={2}>Who could do it</Title>
+              <Who parts={combo.parts} students={students} />
+            </section>
+          )}
+        </div>
+        <div className={classes.right}>
+          <Learn combo={combo} student={student} tempo={tempo} names={names} />
+          <Share combo={combo} tempo={tempo} />
+        </div>
+      </div>
+      <Call parts={combo.parts} side={side} names={names} accepted={value("fused-forms")} />
+    </article>
+  );
+}
+
+function Heading({ combo, benchAddress }: { readonly combo: ComboView; readonly benchAddress: string }) {
+  const paths = usePaths();
+  const navigate = useNavigate();
+  const { change, takeOff } = useKeep();
+  const [typed, setTyped] = useState<string | null>(null);
+  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const { id, version } = combo;
+  return (
+    <header className={classes.heading}>
+      {typed === null ? (
+        <Title order={2} className={classes.name}>
+          {combo.name}
+        </Title>
+      ) : (
+        <form
+          className={classes.rename}
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (typed.trim() !== "")
+              change.mutate({ id, version, name: typed.trim() }, { onSuccess: () => setTyped(null) });
+          }}
+        >
+          <TextInput
+            aria-label="Name"
+            data-autofocus
+            maxLength={80}
+            value={typed}
+            onChange={(event) => setTyped(event.currentTarget.value)}
+          />
+          <Button type="submit" disabled={typed.trim() === ""} loading={change.isPending}>
+            Rename
+          </Button>
+          <Button variant="subtle" onClick={() => setTyped(null)}>
+            Leave it
+          </Button>
+        </form>
+      )}
+      {combo.isRemoved && <strong>Off the shelf.</strong>}
+      <code>{comboText(combo.parts)}</code>
+      <Group gap="xs" className={classes.noPrint}>
+        {mayTeach && typed === null && (
+          <Button variant="default" onClick={() => setTyped(combo.name)}>
+            Rename
+          </Button>
+        )}
+        <Button component={Link} to={benchAddress} variant="default">
+          A copy to the bench
+        </Button>
+        {mayTeach && !combo.isRemoved && (
+          <Button variant="subtle" onClick={() => takeOff(combo, () => void navigate(paths.combos))}>
+            Off the shelf
+          </Button>
+        )}
+        {mayTeach && combo.isRemoved && (
+          <Button variant="default" onClick={() => change.mutate({ id, version, isRemoved: false })}>
+            Back on the shelf
+          </Button>
+        )}
+      </Group>
+    </header>
+  );
+}

@@ -1,0 +1,49 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { GridView } from "@mirrup/contract";
+import {
+  clearedFrontBacks,
+  decodeStatuses,
+  sideKey,
+  SIDES,
+  type Arms,
+  type SideStatus,
+  type Status,
+} from "@mirrup/core";
+
+/** A student, as combos ask: every side's status. */
+export interface ComboStudent {
+  readonly id: string;
+  readonly name: string;
+  readonly sides: readonly SideStatus[];
+  readonly statusOf: (subject: string, side: SideStatus["side"]) => Status | undefined;
+  /** Front-back crosses that may be entered straight from a side swing. */
+  readonly sideways: ReadonlySet<Arms>;
+}
+
+function sideOf(key: string) {
+  const place = key.lastIndexOf(":");
+  return {
+    subject: key.slice(0, place),
+    side: SIDES.find((one) => one === key.slice(place + 1)) ?? ("whole" as const),
+  };
+}
+
+/** Everybody of a class's reading. */
+export function comboStudents({ sides: keys, students }: GridView): readonly ComboStudent[] {
+  const named = keys.map(sideOf);
+  return students.map(({ id, name, codes }): ComboStudent => {
+    const statuses = decodeStatuses(codes);
+    const sides = named.map((key, place) => ({
+      ...key,
+      status: statuses[place]?.status ?? ("locked" as const),
+    }));
+    const byKey = new Map(sides.map((one) => [sideKey(one.subject, one.side), one.status]));
+    return {
+      id,
+      name,
+      sides,
+      statusOf: (subject, side) => byKey.get(sideKey(subject, side)),
+      sideways: clearedFrontBacks(CATALOGUE, sides),
+    };
+  });
+}

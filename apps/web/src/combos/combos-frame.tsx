@@ -1,0 +1,75 @@
+import { Button, FileButton, Group, Select, Title } from "@mantine/core";
+import { useDocumentTitle } from "@mantine/hooks";
+import { IconFileUpload } from "@tabler/icons-react";
+import { NavLink, Outlet, useNavigate, useSearchParams } from "react-router";
+import { usePaths } from "../app/paths.js";
+import { tellFault } from "../app/undo.js";
+import { addressOfParts } from "./bench-address.js";
+import classes from "./combos.module.css";
+import { useFor } from "./use-for.js";
+
+const PAGES = [
+  ["bench", "Bench"],
+  ["make", "Make up"],
+  ["freestyle", "Freestyle"],
+] as const;
+
+/** The frame of all that is about combos: its pages, and for whom they are looked at. */
+export function CombosFrame() {
+  const paths = usePaths();
+  const navigate = useNavigate();
+  const [params] = useSearchParams();
+  const { id, students, choose } = useFor();
+  useDocumentTitle("Combos · Mirrup");
+  const query = params.get("for") === null ? "" : `?for=${params.get("for") ?? ""}`;
+  const open = async (file: File | null) => {
+    if (file === null) return;
+    const { readComboFile } = await import("./combo-file.js");
+    const read = readComboFile(file.name, new Uint8Array(await file.arrayBuffer()));
+    if (!read.ok) throw new Error(read.message);
+    const asked = new URLSearchParams({ parts: addressOfParts(read.parts), name: read.name });
+    if (id !== null) asked.set("for", id);
+    void navigate(`${paths.comboPage("bench")}?${asked.toString()}`);
+  };
+  return (
+    <div className={classes.frame}>
+      <header className={classes.header}>
+        <Title order={1}>Combos</Title>
+        <nav aria-label="Pages of combos" className={classes.pages}>
+          <NavLink to={`${paths.combos}${query}`} end className={classes.pageLink}>
+            Shelf
+          </NavLink>
+          {PAGES.map(([page, name]) => (
+            <NavLink key={page} to={`${paths.comboPage(page)}${query}`} className={classes.pageLink}>
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+        <Group gap="sm" className={classes.tools}>
+          <FileButton
+            accept=".json,.txt,.mid,.midi,.wav"
+            onChange={(file) => void open(file).catch(tellFault)}
+          >
+            {(props) => (
+              <Button {...props} variant="default" leftSection={<IconFileUpload size={18} aria-hidden />}>
+                From a file
+              </Button>
+            )}
+          </FileButton>
+          <Select
+            aria-label="For which student"
+            placeholder="For a student …"
+            searchable
+            clearable
+            clearButtonProps={{ "aria-label": "For nobody in particular" }}
+            nothingFoundMessage="Nobody is called so."
+            data={students.map((student) => ({ value: student.id, label: student.name }))}
+            value={id}
+            onChange={choose}
+          />
+        </Group>
+      </header>
+      <Outlet />
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import type { ComboView } from "@mirrup/contract";
+import { learningOf, linksOf, onSide, sidesOfScore, type Side } from "@mirrup/core";
+import { Button, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
+import { IconCheck } from "@tabler/icons-react";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useSearchParams } from "react-router";
+import { usePaths } from "../app/paths.js";
+import { capital, chanceWords, dateWords, drillWords, STATUS_NAMES } from "../app/words.js";
+import { ComboBead } from "./combo-card.js";
+import classes from "./combo.module.css";
+import { comboSetsQuery, comboStandingsQuery } from "./queries.js";
+import { comboSideName, partName, stepName, type ComboNames } from "./words.js";
+
+interface LearnProps {
+  readonly combo: ComboView;
+  readonly student: { readonly id: string; readonly name: string } | undefined;
+  readonly tempo: number;
+  readonly names: ComboNames;
+}
+
+/** The side of a combo that an address asks for; as written where it asks for none. */
+export function askedSide(params: URLSearchParams, sides: readonly Side[]): Side {
+  return (
+    sides.find((side) => side === params.get("side")) ?? sides.find((side) => side !== "left") ?? "whole"
+  );
+}
+
+/** How a combo is learned: its ladder, and how far the student has come on it. */
+export function Learn({ combo, student, tempo, names }: LearnProps) {
+  const paths = usePaths();
+  const [params, setParams] = useSearchParams();
+  const sides = sidesOfScore(combo.parts);
+  const side = askedSide(params, sides);
+  const isAsked = student !== undefined;
+  const standings = useQuery({ ...comboStandingsQuery(student?.id ?? ""), enabled: isAsked });
+  const sets = useQuery({ ...comboSetsQuery(student?.id ?? "", combo.id), enabled: isAsked });
+  const options = { id: combo.id, side, dominant: "r", tempo } as const;
+  const record = (sets.data ?? []).map((set) => ({ ...set, at: Date.parse(set.at) }));
+  const learning = learningOf(combo.parts, options, record);
+  const linkNames = new Map(
+    linksOf(onSide(combo.parts, side), options).map((link) => [
+      link.place,
+      `${partName(link.from, names)} → ${partName(link.to, names)}`,
+    ]),
+  );
+  const own = (standings.data ?? []).filter((one) => one.comboId === combo.id);
+  const standing = own.find((one) => one.side === side);
+  return (
+    <section className={classes.section} aria-label="Learn it">
+      <div className={classes.sectionHead}>
+        <Title order={2}>Learn it</Title>
+        {sides.length > 1 && (
+          <SegmentedControl
+            aria-label="Which side"
+            value={side}
+            data={[
+              { value: "right", label: "as written" },
+              { value: "left", label: "mirrored" },
+            ]}
+            onChange={(value) =>
+              setParams(
+                (before) => {
+                  const after = new URLSearchParams(before);
+                  after.set("side", value);
+                  return after;
+                },
+                { replace: true },
+              )
+            }
+          />
+        )}
+      </div>
+      {student === undefined ? (
+        <Text>Choose a student above to put the ladder on the floor and to see how far it has come.</Text>
+      ) : standings.isPending || sets.isPending ? (
+        <Skeleton height={48} />
+      ) : (
+        standing !== undefined && (
+          <div className={classes.standing}>
+            <ComboBead standings={own} size={44} />
+            <p>
+              <strong>
+                {student.name}: {STATUS_NAMES[standing.status]}
+                {comboSideName(side) === "" ? "" : ` ${comboSideName(side)}`}.
+              </strong>{" "}
+              {standing.status === "locked"
+                ? "More than one of its skills is not cleared yet."
+                : `Gate: 4 clean of 5; best so far ${standing.gateBest}. A clean one has a ${chanceWords(standing.cleanChance)}.`}
+              {standing.reviewDue !== null && ` Review due ${dateWords(standing.reviewDue)}.`}
+            </p>
+          </div>
+        )
+      )}
+      {learning.failing !== null && (
+        <p className={classes.failing}>
+          The link {linkNames.get(learning.failing.place)} keeps missing: it comes first again, alone and
+          spaced.
+        </p>
+      )}
+      <ol className={classes.steps}>
+        {learning.steps.map((step) => {
+          const isNext = step.id === learning.next;
+          return (
+            <li key={step.id} data-next={isNext} data-passed={step.isPassed}>
+              <span
+                className={classes.stepMark}
+                role="img"
+                aria-label={step.isPassed ? "passed" : isNext ? "next" : "to come"}
+              >
+                {step.isPassed && <IconCheck size={22} aria-hidden />}
+              </span>
+              <div>
+                <strong>{capital(stepName(step, linkNames))}</strong>
+                <code>{step.score}</code>
+                <span className={classes.quiet}>
+                  {capital(drillWords(step.drill))}
+                  {step.misses > 0 && `; missed ${step.misses} times in the whole`}
+                </span>
+              </div>
+              {student !== undefined && standing?.status !== "locked" && (
+                <Button
+                  component={Link}
+                  variant={isNext ? "filled" : "default"}
+                  to={paths.comboFloor(student.id, combo.id, step.side, step.id)}
+                >
+                  To the floor
+                </Button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}

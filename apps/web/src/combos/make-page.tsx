@@ -1,0 +1,414 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import {
+  COMBO_COUNTS,
+  comboText,
+  demandOf,
+  DIFFICULTIES,
+  expandBeats,
+  goalSides,
+  isBounce,
+  MAKING_LIMITS,
+  measureCombo,
+  scoreOf,
+  sideKey,
+  sidesOf,
+  type MadeCombo,
+} from "@mirrup/core";
+import {
+  Alert,
+  Button,
+  Checkbox,
+  Group,
+  MultiSelect,
+  NativeSelect,
+  NumberInput,
+  Progress,
+  Select,
+  Slider,
+  Text,
+  Title,
+} from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { v7 as uuid } from "uuid";
+import { useMembership } from "../account/index.js";
+import { usePaths } from "../app/paths.js";
+import { offerUndo } from "../app/undo.js";
+import { capital, keyName, linkWords, listWords, skillName } from "../app/words.js";
+import { groupsQuery, studentsQuery } from "../students/index.js";
+import { addressOfParts } from "./bench-address.js";
+import { nameOfParts } from "./bench.js";
+import { ComboCard } from "./combo-card.js";
+import { comboPart } from "./combo-part.js";
+import combosClasses from "./combos.module.css";
+import {
+  addressOfMaking,
+  EVERYTHING,
+  makeAskedFrom,
+  openSides,
+  poolOf,
+  questionOf,
+  together,
+  type MakeAsked,
+  type Makers,
+} from "./make-asked.js";
+import classes from "./make.module.css";
+import { combosQuery, comboStandingsQuery, namesOf } from "./queries.js";
+import { useComboStudents, useFor } from "./use-for.js";
+import { useKeep } from "./use-keep.js";
+import { useMaker } from "./use-maker.js";
+import { useTempoAsked } from "./use-tempo-asked.js";
+import { combosFaultWords, DIFFICULTY_NAMES, partName, type ComboNames } from "./words.js";
+
+const SKILLS = [...CATALOGUE.skills.values()].filter((skill) => skill.score !== null);
+const SIDE_OPTIONS = SKILLS.flatMap((skill) => [
+  { value: skill.id, label: capital(skill.name) },
+  ...(skill.twoSided
+    ? sidesOf(skill).map((side) => ({
+        value: sideKey(skill.id, side),
+        label: `${capital(skill.name)}, ${side} side`,
+      }))
+    : []),
+]);
+const SKILL_OPTIONS = SKILLS.map((skill) => ({ value: skill.id, label: capital(skill.name) }));
+const ALL = "everything";
+
+/** Combos made up for a student, a group, or of any skills. */
+export function MakePage() {
+  const [params, setParams] = useSearchParams();
+  const asked = makeAskedFrom(params);
+  const { id: studentId } = useFor();
+  const groupId = params.get("group");
+  const students = useComboStudents();
+  const groups = useQuery(groupsQuery);
+  const roster = useQuery(studentsQuery);
+  const combos = useQuery(combosQuery);
+  const own = useQuery({ ...comboStandingsQuery(studentId ?? ""), enabled: studentId !== null });
+  const { making, make, stop } = useMaker();
+  const { tempo } = useTempoAsked();
+  const names = useMemo(() => namesOf(combos.data), [combos.data]);
+  const group = groups.data?.find((one) => one.id === groupId);
+  const makers: Makers | null = useMemo(() => {
+    if (students === undefined) return null;
+    const student = students.find((one) => one.id === studentId);
+    if (student !== undefined) return together(student.name, [student]);
+    if (group === undefined) return EVERYTHING;
+    return together(
+      `all of ${group.name}`,
+      students.filter((one) => group.members.includes(one.id)),
+    );
+  }, [students, studentId, group]);
+  const ask = (changes: Partial<MakeAsked>) =>
+    setParams((before) => addressOfMaking({ ...asked, ...changes }, before), { replace: true });
+  const run = (changes: Partial<MakeAsked> = {}) => {
+    if (makers === null) return;
+    const now = { ...asked, ...changes };
+    const goals = roster.data?.find((student) => student.id === studentId)?.goals ?? [];
+    const wanted = new Set(
+      goals.flatMap((goal) => goalSides(CATALOGUE, goal).map((one) => sideKey(one.subject, one.side))),
+    );
+    const cleared = (own.data ?? []).flatMap(({ comboId, side, status }) => {
+      const combo = combos.data?.find((one) => one.id === comboId);
+      const part = combo === undefined ? null : comboPart(combo);
+      return part === null || side === "left" ? [] : [{ part, status }];
+    });
+    void make(poolOf(makers, now, cleared, wanted), questionOf(now, makers));
+  };
+  const who = studentId ?? (group === undefined ? ALL : `group ${group.id}`);
+  const choose = (value: string | null) =>
+    setParams(
+      (before) => {
+        const after = new URLSearchParams(before);
+        after.delete("for");
+        after.delete("group");
+        if (value?.startsWith("group ") === true) after.set("group", value.slice(6));
+        else if (value !== null && value !== ALL) after.set("for", value);
+        return after;
+      },
+      { replace: true },
+    );
+  const found =
+    making.kind === "making"
+      ? making.found
+      : making.kind === "made" && making.made.ok
+        ? making.made.combos
+        : [];
+  return (
+    <div className={classes.page}>
+      <form
+        className={classes.asked}
+        onSubmit={(event) => {
+          event.preventDefault();
+          run();
+        }}
+      >
+        <Select
+          label="Of the skills of"
+          searchable
+          allowDeselect={false}
+          data={[
+            {
+              group: "Students",
+              items: (students ?? []).map(({ id, name }) => ({ value: id, label: name })),
+            },
+            {
+              group: "Groups",
+              items: (groups.data ?? []).map(({ id, name }) => ({
+                value: `group ${id}`,
+                label: `All of ${name}`,
+              })),
+            },
+            { group: "Any", items: [{ value: ALL, label: "Every skill of the catalogue" }] },
+          ]}
+          value={who}
+          onChange={choose}
+        />
+        <Group grow align="end">
+          <NativeSelect
+            label="Counts"
+            value={String(asked.counts)}
+            data={[...new Set([...COMBO_COUNTS, asked.counts])].map(String)}
+            onChange={(event) => ask({ counts: Number(event.currentTarget.value) })}
+          />
+          <NumberInput
+            label="How many"
+            min={1}
+            max={MAKING_LIMITS.howMany}
+            value={asked.howMany}
+            onChange={(value) => typeof value === "number" && ask({ howMany: value })}
+          />
+          <NativeSelect
+            label="Difficulty"
+            value={asked.difficulty}
+            data={DIFFICULTIES.map((value) => ({ value, label: DIFFICULTY_NAMES[value] }))}
+            onChange={(event) =>
+              ask({ difficulty: DIFFICULTIES.find((one) => one === event.currentTarget.value) ?? "any" })
+            }
+          />
+        </Group>
+        <MultiSelect
+          label="Must be in it"
+          searchable
+          clearable
+          maxValues={MAKING_LIMITS.include}
+          data={SIDE_OPTIONS}
+          value={[...asked.include]}
+          onChange={(include) => ask({ include })}
+        />
+        <MultiSelect
+          label="Must not be in it"
+          searchable
+          clearable
+          maxValues={MAKING_LIMITS.include}
+          data={SIDE_OPTIONS}
+          value={[...asked.exclude]}
+          onChange={(exclude) => ask({ exclude })}
+        />
+        <Select
+          label="One new skill in it"
+          description="Everything else is cleared."
+          placeholder="none"
+          searchable
+          clearable
+          data={(makers === null ? [] : openSides(makers)).map((key) => ({
+            value: key,
+            label: capital(keyName(key)),
+          }))}
+          value={asked.newSide}
+          onChange={(newSide) => ask({ newSide })}
+        />
+        <MultiSelect
+          label="Only of these skills"
+          placeholder={asked.among.length === 0 ? "all that are cleared" : ""}
+          searchable
+          clearable
+          data={SKILL_OPTIONS}
+          value={[...asked.among]}
+          onChange={(among) => ask({ among })}
+        />
+        <NativeSelect
+          label="Bounces between two hard moves, at least"
+          value={String(asked.spacing)}
+          data={Array.from({ length: MAKING_LIMITS.spacing + 1 }, (_, count) => String(count))}
+          onChange={(event) => ask({ spacing: Number(event.currentTarget.value) })}
+        />
+        <div>
+          <Text size="sm" fw={500} id="difference">
+            How different from one another
+          </Text>
+          <Slider
+            thumbLabel="How different from one another, in tenths of the counts"
+            min={0}
+            max={10}
+            step={1}
+            value={asked.difference}
+            label={(value) => `${value * 10} % of the counts`}
+            onChange={(difference) => ask({ difference })}
+          />
+        </div>
+        <Checkbox
+          label="Starts and ends in a bounce"
+          checked={asked.bounceEnds}
+          onChange={(event) => ask({ bounceEnds: event.currentTarget.checked })}
+        />
+        <Checkbox
+          label="Uses both sides"
+          checked={asked.bothSides}
+          onChange={(event) => ask({ bothSides: event.currentTarget.checked })}
+        />
+        <Group>
+          <Button type="submit" disabled={makers === null || making.kind === "making"}>
+            Make {asked.howMany}
+          </Button>
+          <Button
+            variant="default"
+            disabled={makers === null || making.kind === "making"}
+            onClick={() => {
+              ask({ seed: asked.seed + 1 });
+              run({ seed: asked.seed + 1 });
+            }}
+          >
+            Others
+          </Button>
+        </Group>
+      </form>
+      <section className={classes.found} aria-label="What was made">
+        <div role="status">
+          {making.kind === "none" && (
+            <Text>
+              Combos are drawn from all that the rope model allows with these skills: every join is legal,
+              nothing in them is locked.
+            </Text>
+          )}
+          {making.kind === "making" && (
+            <Group>
+              <Progress value={making.share * 100} aria-label="How many were found" w={260} />
+              <Text>{making.found.length} found …</Text>
+              <Button variant="default" onClick={stop}>
+                Stop
+              </Button>
+            </Group>
+          )}
+          {making.kind === "failed" && <Alert color="red">{making.message}</Alert>}
+          {making.kind === "made" && making.made.ok && (
+            <Title order={2}>
+              {found.length} {found.length === 1 ? "combo" : "combos"} for {makers?.name}
+            </Title>
+          )}
+          {making.kind === "made" && making.made.ok && making.made.isShort && (
+            <Text>
+              {found.length === 0
+                ? "None was found before the search was stopped."
+                : "No more of them are so different from one another, or the search was stopped. Ask for less difference to get more."}
+            </Text>
+          )}
+          {making.kind === "made" && !making.made.ok && (
+            <Alert color="yellow" title="No such combo">
+              {combosFaultWords(making.made.fault)}
+            </Alert>
+          )}
+        </div>
+        <Found combos={found} names={names} tempo={tempo} />
+      </section>
+    </div>
+  );
+}
+
+interface FoundProps {
+  readonly combos: readonly MadeCombo[];
+  readonly names: ComboNames;
+  readonly tempo: number;
+}
+
+/** What makes a combo hard, and what it trains. */
+function noteOf({ parts, counts, handMoves }: MadeCombo, tempo: number): string {
+  const score = scoreOf(comboText(parts));
+  const { timing, highest } = measureCombo(score, { tempo, dominant: "r" });
+  const link = timing.tightest === null ? undefined : timing.links[timing.tightest];
+  const beats = expandBeats(score);
+  const arms = (place: { readonly beat: number; readonly turn: number }) =>
+    beats[place.beat]?.turns[place.turn]?.arms ?? "o";
+  const hard =
+    link === undefined || link.cost === 0
+      ? "Nothing in it is hard on the hands"
+      : `Hardest: ${linkWords(arms(link.from), arms(link.to))} at count ${link.to.beat + 1}, ${Math.round(demandOf(timing))} hand moves a second`;
+  const moves = parts.filter((part) => !isBounce(part) && part.subject !== null);
+  const skills = [...new Set(moves.map((part) => part.subject ?? ""))]
+    .filter((id) => CATALOGUE.skills.has(id))
+    .sort((one, other) => (CATALOGUE.levels.get(other) ?? 0) - (CATALOGUE.levels.get(one) ?? 0));
+  const trains = skills.slice(0, 3).map(skillName);
+  const pace = (handMoves / counts).toFixed(1);
+  return `${hard}${highest > 2 ? ", and a jump of three turns or more" : ""}. ${pace} hand moves a count. Trains ${trains.length === 0 ? "the rhythm" : listWords(trains)}.`;
+}
+
+function Found({ combos, names, tempo }: FoundProps) {
+  const paths = usePaths();
+  const [params] = useSearchParams();
+  const { keep, takeOff } = useKeep();
+  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
+  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const student = params.get("for");
+  const fresh = combos.filter((combo) => !kept.has(comboText(combo.parts)));
+  const nameOf = ({ parts }: MadeCombo) => nameOfParts(parts, (part) => partName(part, names));
+  const keepAll = (list: readonly MadeCombo[]) => {
+    const made = list.map((combo) => ({ id: uuid(), name: nameOf(combo), parts: combo.parts }));
+    keep.mutate(made, {
+      onSuccess: (stored) => {
+        setKept(new Set([...kept, ...list.map((combo) => comboText(combo.parts))]));
+        const [first] = stored;
+        const done =
+          list.length === 1
+            ? `“${first?.name ?? ""}” is on the shelf.`
+            : `${list.length} combos are on the shelf.`;
+        offerUndo(done, () => stored.forEach((combo) => takeOff(combo, () => undefined)));
+      },
+    });
+  };
+  if (combos.length === 0) return null;
+  return (
+    <>
+      {mayTeach && combos.length > 1 && (
+        <Group mt="xs">
+          <Button
+            variant="default"
+            disabled={fresh.length === 0}
+            loading={keep.isPending}
+            onClick={() => keepAll(fresh)}
+          >
+            {fresh.length === 0 ? "All are kept" : `Keep all ${fresh.length}`}
+          </Button>
+        </Group>
+      )}
+      <ul className={combosClasses.cards}>
+        {combos.map((combo) => {
+          const text = comboText(combo.parts);
+          const bench = new URLSearchParams({
+            parts: addressOfParts(combo.parts),
+            ...(student === null ? {} : { for: student }),
+          });
+          return (
+            <ComboCard key={text} title={nameOf(combo)} parts={combo.parts} note={noteOf(combo, tempo)}>
+              {mayTeach && (
+                <Button
+                  variant="default"
+                  disabled={kept.has(text) || keep.isPending}
+                  onClick={() => keepAll([combo])}
+                >
+                  {kept.has(text) ? "Kept" : "Keep"}
+                </Button>
+              )}
+              <Button
+                component={Link}
+                variant="default"
+                to={`${paths.comboPage("bench")}?${bench.toString()}`}
+              >
+                To the bench
+              </Button>
+            </ComboCard>
+          );
+        })}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,69 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import { checkScore, COMBO_LIMITS, parseScore, partsOfScore, type RuleFault } from "@mirrup/core";
+import { Button, Group, Text } from "@mantine/core";
+import { useMemo, useState } from "react";
+import { ScoreEditor } from "../skill-book/index.js";
+import { added, type Parts } from "./bench.js";
+
+interface ScoreEntryProps {
+  readonly parts: Parts;
+  /** The line as text, to begin with. */
+  readonly text: string;
+  readonly onPut: (parts: Parts) => void;
+}
+
+interface Read {
+  readonly faults: readonly RuleFault[];
+  readonly parts: Parts | null;
+}
+
+function read(text: string): Read {
+  if (text.trim() === "") return { faults: [], parts: null };
+  const parsed = parseScore(text);
+  if (!parsed.ok) return { faults: [parsed.fault], parts: null };
+  return { faults: checkScore(parsed.score), parts: partsOfScore(CATALOGUE, parsed.score) };
+}
+
+/** A score typed or pasted, judged while typing; onto the end of the line, or in its place. */
+export function ScoreEntry({ parts, text: line, onPut }: ScoreEntryProps) {
+  const [text, setText] = useState("");
+  const found = useMemo(() => read(text), [text]);
+  const isLong = found.parts !== null && found.parts.length > COMBO_LIMITS.parts;
+  const put = (next: Parts) => {
+    onPut(next);
+    setText("");
+  };
+  return (
+    <div>
+      <ScoreEditor text={text} faults={found.faults} original={null} onChange={setText} />
+      {isLong && (
+        <Text role="alert">
+          That is {found.parts.length} parts; at most {COMBO_LIMITS.parts} fit on the bench. Paste it in
+          pieces.
+        </Text>
+      )}
+      <Group gap="sm" mt={6}>
+        <Button
+          variant="default"
+          disabled={found.parts === null || isLong}
+          onClick={() => found.parts !== null && put(added(parts, found.parts))}
+        >
+          To the end of the line
+        </Button>
+        <Button
+          variant="default"
+          disabled={found.parts === null || isLong || parts.length === 0}
+          onClick={() => found.parts !== null && put(found.parts)}
+        >
+          In place of the line
+        </Button>
+        <Button variant="subtle" disabled={line === ""} onClick={() => setText(line)}>
+          Edit the line as text
+        </Button>
+        {found.parts !== null && found.faults.length > 0 && (
+          <Text>It can go on the line as it is, and be mended there.</Text>
+        )}
+      </Group>
+    </div>
+  );
+}

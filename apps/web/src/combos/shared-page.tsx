@@ -1,0 +1,62 @@
+import { CAUTIONS } from "@mirrup/catalogue";
+import { cautionsOf, COMBO_TEMPO, comboText, measureCombo, readScore, scoreOf } from "@mirrup/core";
+import { NumberInput, Skeleton, Text, Title } from "@mantine/core";
+import { useDocumentTitle } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { useParams } from "react-router";
+import { Fault } from "../app/faults.js";
+import { listWords } from "../app/words.js";
+import { Braid } from "../braid/index.js";
+import { Call } from "./call.js";
+import classes from "./combo.module.css";
+import { CountsGrid } from "./figures.js";
+import { sharedComboQuery } from "./queries.js";
+import { useTempoAsked } from "./use-tempo-asked.js";
+import { secondsWords } from "./words.js";
+
+const NO_NAMES = new Map<string, string>();
+
+/** A combo for whoever has its link: to be read, watched and called out, and nothing else. */
+export function SharedPage() {
+  const { token = "" } = useParams();
+  const shared = useQuery(sharedComboQuery(token));
+  const { tempo, setTempo } = useTempoAsked();
+  useDocumentTitle(`${shared.data?.name ?? "A combo"} · Mirrup`);
+  if (shared.isError) return <Fault title="This combo cannot be shown">{shared.error.message}</Fault>;
+  if (shared.data === undefined) return <Skeleton height={420} m="md" />;
+  const { name, studio, parts } = shared.data;
+  const score = scoreOf(comboText(parts));
+  const measures = measureCombo(score, { tempo, dominant: "r" });
+  return (
+    <main className={classes.shared}>
+      <header>
+        <Title order={1}>{name}</Title>
+        <Text>
+          {studio}: {measures.counts} counts, {secondsWords(measures.seconds)} at {tempo} a minute.
+        </Text>
+        <code>{comboText(parts)}</code>
+      </header>
+      <Braid
+        score={score}
+        timing={measures.timing}
+        label={`The braid of: ${listWords(readScore(score)).slice(0, 400)}`}
+      />
+      <CountsGrid score={score} />
+      {cautionsOf(score).map((code) => (
+        <p key={code} className={classes.caution}>
+          {CAUTIONS[code]}
+        </p>
+      ))}
+      <NumberInput
+        label="Tempo"
+        suffix=" a minute"
+        w={150}
+        min={COMBO_TEMPO.least}
+        max={COMBO_TEMPO.most}
+        value={tempo}
+        onChange={(typed) => typeof typed === "number" && setTempo(typed)}
+      />
+      <Call parts={parts} side="right" names={NO_NAMES} />
+    </main>
+  );
+}

@@ -1,0 +1,33 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { useSearchParams } from "react-router";
+import { gridQuery, studentsQuery } from "../students/index.js";
+import { comboStudents, type ComboStudent } from "./combo-student.js";
+
+/** Everybody with their statuses, from one reading of the class; undefined until it is there. */
+export function useComboStudents(): readonly ComboStudent[] | undefined {
+  const { data } = useQuery(gridQuery(undefined));
+  return useMemo(() => (data === undefined ? undefined : comboStudents(data)), [data]);
+}
+
+/** For whom combos are looked at: a student's id in the address. */
+export function useFor() {
+  const [params, setParams] = useSearchParams();
+  const students = useQuery(studentsQuery);
+  const asked = params.get("for");
+  const known = students.data?.filter((student) => !student.archived) ?? [];
+  return {
+    id: known.some((student) => student.id === asked) ? asked : null,
+    students: known,
+    choose: (id: string | null) =>
+      setParams(
+        (before) => {
+          const after = new URLSearchParams(before);
+          if (id === null) after.delete("for");
+          else after.set("for", id);
+          return after;
+        },
+        { replace: true },
+      ),
+  };
+}

@@ -1,0 +1,42 @@
+import type { ComboView, Items, NewCombo } from "@mirrup/contract";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { patch, post } from "../app/api.js";
+import { offerUndo, tellFault } from "../app/undo.js";
+import { combosQuery } from "./queries.js";
+
+/** Keeps combos, renames them, takes them off the shelf and back. */
+export function useKeep() {
+  const client = useQueryClient();
+  const refresh = async () => {
+    await client.invalidateQueries({ queryKey: combosQuery.queryKey });
+    await client.invalidateQueries({
+      queryKey: ["students"],
+      predicate: ({ queryKey }) => queryKey[2] === "combos",
+    });
+  };
+  const keep = useMutation({
+    mutationFn: async (combos: readonly NewCombo[]) =>
+      (await post<Items<ComboView>>("/combos", { combos })).items,
+    onSuccess: refresh,
+    onError: tellFault,
+  });
+  const change = useMutation({
+    mutationFn: ({ id, ...body }: { id: string; version: number; name?: string; isRemoved?: boolean }) =>
+      patch<ComboView>(`/combos/${id}`, body),
+    onSuccess: refresh,
+    onError: tellFault,
+  });
+  const takeOff = ({ id, name, version }: ComboView, after: () => void) =>
+    change.mutate(
+      { id, version, isRemoved: true },
+      {
+        onSuccess: (removed) => {
+          after();
+          offerUndo(`“${name}” is off the shelf. What was logged of it stays.`, () =>
+            change.mutate({ id, version: removed.version, isRemoved: false }),
+          );
+        },
+      },
+    );
+  return { keep, change, takeOff };
+}

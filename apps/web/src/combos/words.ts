@@ -1,0 +1,163 @@
+/** Every sentence about combos: codes and numbers in, plain words out. */
+import {
+  comboSubject,
+  comboText,
+  type Ability,
+  type ActiveRest,
+  type ComboMeasures,
+  type ComboPart,
+  type CombosFault,
+  type Difficulty,
+  type LearningStep,
+  type Loosening,
+  type Repair,
+  type Side,
+} from "@mirrup/core";
+import { keyName, listWords, subjectName } from "../app/words.js";
+
+/** Names of kept combos, by their key. */
+export type ComboNames = ReadonlyMap<string, string>;
+
+/** A part as it is called: `cross, right side`, a kept combo's name, or the score of turns that are no skill. */
+export function partName({ subject, side, score }: ComboPart, names: ComboNames): string {
+  if (subject === null) return score;
+  if (comboSubject(subject) === null) return subjectName(subject, side);
+  const name = names.get(subject) ?? "a kept combo";
+  return side === "left" ? `${name}, mirrored` : name;
+}
+
+/** The sides of a combo: the right one is as it is written. */
+export function comboSideName(side: Side): string {
+  return side === "left" ? "mirrored" : side === "right" ? "as written" : "";
+}
+
+function costWords(cost: number): string {
+  if (cost === 0) return "costs nothing";
+  return cost < 0 ? `saves ${-cost}` : `costs ${cost}`;
+}
+
+/** What a repair does, and its price in counts and hand moves. */
+export function repairWords({ kind, change, cost, left }: Repair, names: ComboNames): string {
+  const what = change.map((part) => (part.subject === "basic-bounce" ? "a bounce" : partName(part, names)));
+  const rest = left === 0 ? "" : `; ${left} still wrong elsewhere`;
+  const price = `${costWords(cost)}${rest}`;
+  switch (kind) {
+    case "insert":
+      return `Put ${listWords(what)} between (${comboText(change)}): ${price}`;
+    case "mirror":
+      return `Do what follows on the other side (${comboText(change)}): ${price}`;
+    case "mirror-before":
+      return `Do what comes before on the other side (${comboText(change)}): ${price}`;
+    case "variant":
+      return `Take the ${listWords(what)} instead: ${price}`;
+    case "variant-before":
+      return `Take the ${listWords(what)} before it instead: ${price}`;
+  }
+}
+
+export const SIDEWAYS_WORDS =
+  "Straight from a side swing into a front-back cross is the classic mistake: the rope can lash the neck. While it is not cleared, enter it from an open turn or a cross.";
+
+export const DIFFICULTY_NAMES: Readonly<Record<Difficulty, string>> = {
+  any: "any",
+  gentle: "gentle",
+  middle: "middling",
+  hard: "hard",
+};
+
+export function looseningWords(one: Loosening): string {
+  switch (one.code) {
+    case "include":
+      return `leave out ${keyName(one.key)}`;
+    case "exclude":
+      return `allow ${keyName(one.key)}`;
+    case "counts":
+      return `make it ${one.counts} counts long`;
+    case "spacing":
+      return one.spacing === 0
+        ? "ask for no bounces between hard moves"
+        : `space hard moves by ${one.spacing} only`;
+    case "difficulty":
+      return "take any difficulty";
+    case "bounce-ends":
+      return "let it start and end without a bounce";
+    case "both-sides":
+      return "ask for one side only";
+  }
+}
+
+export function combosFaultWords(fault: CombosFault): string {
+  switch (fault.code) {
+    case "empty-pool":
+      return "Nothing but bounces is cleared yet, so there is nothing to chain. Clear a first skill, or choose another student.";
+    case "not-open":
+      return `${keyName(fault.key)} is not open here: it is locked, not chosen as the new skill, or outside the rope model. Take it out of what must be in.`;
+    case "in-and-out":
+      return `${keyName(fault.key)} is both asked for and ruled out. Take it out of one of the two.`;
+    case "impossible": {
+      if (fault.loosen.length > 0)
+        return `No combo keeps all of this; that is proven, not given up on. Any one of these would do: ${listOr(fault.loosen.map(looseningWords))}.`;
+      if (fault.together.length > 0)
+        return `No combo keeps all of this; that is proven. These together would do: ${listWords(fault.together.map(looseningWords))}.`;
+      return "No combo can be made of these skills in so many counts. Choose other counts, or more skills.";
+    }
+  }
+}
+
+const either = new Intl.ListFormat("en", { type: "disjunction" });
+function listOr(items: readonly string[]): string {
+  return either.format(items);
+}
+
+export function abilityWords({ code, lacking, unnamed }: Ability): string {
+  const missing = listWords(lacking.map(({ subject, side }) => subjectName(subject, side)));
+  const unknown = unnamed === 0 ? "" : " Turns that are no skill were not judged.";
+  switch (code) {
+    case "now":
+      return `could do it now.${unknown}`;
+    case "one-new":
+      return `all but one: ${missing}, which is open.${unknown}`;
+    case "not-yet":
+      return `lacks ${missing}.${unknown}`;
+  }
+}
+
+const one = new Intl.NumberFormat("en", { maximumFractionDigits: 1 });
+
+/** Seconds as one says them: `8.4 s`, `1 min 12 s`. */
+export function secondsWords(seconds: number): string {
+  if (seconds < 60) return `${one.format(seconds)} s`;
+  return `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
+}
+
+export function balanceWords({ left, right }: Pick<ComboMeasures, "left" | "right">): string {
+  if (left + right === 0) return "no sided turns";
+  return `${left} left, ${right} right`;
+}
+
+/** A step of a combo's ladder: what is done, without its numbers. */
+export function stepName(step: LearningStep, links: ReadonlyMap<number, string>): string {
+  switch (step.code) {
+    case "link":
+      return `Link: ${links.get(step.link ?? 0) ?? ""}`;
+    case "joined":
+      return step.id.endsWith("1") ? "First half" : "Second half";
+    case "spaced":
+      return "Whole, spaced by bounces";
+    case "whole":
+      return "Whole";
+    case "mirrored":
+      return "Whole, mirrored";
+    case "new-step":
+      return step.step === "boxer-step" ? "In the boxer step" : "In the run step";
+    case "faster":
+      return `Faster: ${step.tempo ?? 0} a minute`;
+  }
+}
+
+export const REST_NAMES: Readonly<Record<ActiveRest, string>> = {
+  "rope-at-the-side": "rope at the side, both handles in one hand",
+  "side-swings": "side swings",
+  "back-arm-swings": "alternating back-arm swing",
+  "boxer-step": "boxer step",
+};

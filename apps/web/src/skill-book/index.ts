@@ -1,0 +1,3 @@
+export { ScoreEditor } from "./score-editor.js";
+export { searchSkills } from "./search.js";
+export { familyOf } from "./skill-list.js";
