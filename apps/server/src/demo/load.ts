@@ -4,6 +4,7 @@ import type { DataSource, EntityManager } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import { Passwords } from "../auth/index.js";
 import { PersonEntity } from "../auth/person.entity.js";
+import { ComboEntity } from "../combos/combo.entity.js";
 import type { Scope } from "../database/scope.js";
 import { GroupEntity } from "../groups/group.entity.js";
 import { GroupMemberEntity } from "../groups/group-member.entity.js";
@@ -12,6 +13,7 @@ import { SetsService } from "../sets/index.js";
 import { StandingsService } from "../standings/index.js";
 import { NEW_STUDENT, StudentEntity } from "../students/index.js";
 import { NEW_STUDIO, StudioEntity } from "../studios/index.js";
+import { comboHistory, DEMO_COMBOS } from "./combos.js";
 import { DEMO_CLUB, DEMO_GROUPS, DEMO_PASSWORD, DEMO_PEOPLE, type DemoClub } from "./club.js";
 import { demoId, historyOf, simulatedHistoryOf } from "./history.js";
 
@@ -27,7 +29,9 @@ export async function loadDemo(database: DataSource, now: Date): Promise<boolean
     const studio: StudioEntity = { ...NEW_STUDIO, id, name, timeZone, school, isDemo: true, createdAt: now };
     await manager.insert(StudioEntity, studio);
     await addPeople(manager, studio.id, now);
-    await addStudents({ studio, personId: null, manager, now });
+    const scope = { studio, personId: null, manager, now };
+    await addCombos(scope);
+    await addStudents(scope);
     await addGroups(manager, studio.id, now);
     return true;
   });
@@ -57,6 +61,14 @@ async function addStudents(scope: Scope): Promise<void> {
     const student = { ...NEW_STUDENT, ...profile, studioId: studio.id, id, name, createdAt: now };
     await manager.insert(StudentEntity, student);
     if (history.length > 0) await sets.log(scope, history);
+  }
+  await sets.log(scope, comboHistory(now));
+}
+
+async function addCombos({ studio, manager, now }: Scope): Promise<void> {
+  const rest = { removedAt: null, linkHash: null, linkedAt: null, version: 1, createdAt: now };
+  for (const { id, name, parts } of DEMO_COMBOS) {
+    await manager.insert(ComboEntity, { studioId: studio.id, id, name, parts: [...parts], ...rest });
   }
 }
 

@@ -19,7 +19,8 @@ export function changesBetween(touched: Touched, before: Readings, after: Readin
         studentId,
         subject,
         side,
-        from: was.get(sideKey(subject, side)) ?? status,
+        // A combo that nobody had practised stood in no reading.
+        from: was.get(sideKey(subject, side)) ?? "ready",
         to: status,
         bestStreak: facts.bestStreak,
         cleanChance,

@@ -1,6 +1,6 @@
 import type { ComboView } from "@mirrup/contract";
 import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, readScore, type Hand } from "@mirrup/core";
-import { Button, Group, NumberInput, Skeleton, Text, TextInput } from "@mantine/core";
+import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, TextInput } from "@mantine/core";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -25,7 +25,7 @@ import { useComboStudents, useFor } from "./use-for.js";
 import { useKeep } from "./use-keep.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
 import { Who } from "./who.js";
-import { partName } from "./words.js";
+import { partName, plainName } from "./words.js";
 
 /** What can be chained, and does it work? */
 export function BenchPage() {
@@ -77,24 +77,26 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
   const words = score === null ? "" : listWords(readScore(score));
   return (
     <div className={classes.page}>
-      <div className={classes.main}>
+      <div className={`${classes.main} ${classes.build}`}>
         <Group gap="sm" className={classes.tools}>
-          <Button
+          <ActionIcon
             variant="default"
+            size={36}
+            aria-label="Undo (Ctrl Z)"
             disabled={bench.undo === null}
             onClick={() => bench.undo?.()}
-            leftSection={<IconArrowBackUp size={18} aria-hidden />}
           >
-            Undo
-          </Button>
-          <Button
+            <IconArrowBackUp size={20} aria-hidden />
+          </ActionIcon>
+          <ActionIcon
             variant="default"
+            size={36}
+            aria-label="Redo (Ctrl Y)"
             disabled={bench.redo === null}
             onClick={() => bench.redo?.()}
-            leftSection={<IconArrowForwardUp size={18} aria-hidden />}
           >
-            Redo
-          </Button>
+            <IconArrowForwardUp size={20} aria-hidden />
+          </ActionIcon>
           <Button
             variant="default"
             disabled={parts.length === 0}
@@ -146,6 +148,8 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
           sideways={sideways}
           onPut={put}
         />
+      </div>
+      <div className={`${classes.main} ${classes.rest}`}>
         {score !== null && measures !== null && (
           <>
             <Figures score={score} measures={measures} tempo={tempo} dominant={dominant} student={student} />
@@ -172,7 +176,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
         )}
       </div>
       <div className={classes.side}>
-        <Keep parts={parts} isLegal={judged.isLegal} nameOf={(part) => partName(part, names)} />
+        <Keep parts={parts} isLegal={judged.isLegal} nameOf={(part) => plainName(part, names)} />
         <Palette
           student={student}
           combos={combos.filter((combo) => !combo.isRemoved)}

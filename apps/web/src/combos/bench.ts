@@ -46,10 +46,10 @@ export function opened(part: ComboPart): ComboPart | null {
   return whole === null || whole.score === part.score ? null : { ...whole, times: part.times };
 }
 
-/** A name to begin with: the moves, without the bounces. */
+/** A name to begin with: the moves, each once, without the bounces and the sides. */
 export function nameOfParts(parts: Parts, nameOf: (part: ComboPart) => string): string {
-  const moves = parts.filter((part) => part.subject !== "basic-bounce").map(nameOf);
-  const text = moves.slice(0, 4).join(", ") + (moves.length > 4 ? " …" : "");
+  const moves = [...new Set(parts.filter((part) => part.subject !== "basic-bounce").map(nameOf))];
+  const text = moves.slice(0, 3).join(", ") + (moves.length > 3 ? " …" : "");
   const name = text === "" ? "Bounces" : text.charAt(0).toUpperCase() + text.slice(1);
   return name.slice(0, COMBO_LIMITS.nameLength);
 }

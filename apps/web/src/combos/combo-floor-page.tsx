@@ -40,6 +40,9 @@ import { comboSetsQuery, combosQuery, comboStandingsQuery, namesOf } from "./que
 import { useTempoAsked } from "./use-tempo-asked.js";
 import { comboSideName, partName, stepName, type ComboNames } from "./words.js";
 
+/** More counts than these are not read at a glance. */
+const MOST_CALLS = 16;
+
 /** A step of a combo's ladder, run on the floor. */
 export function ComboFloorPage() {
   const { studentId = "", comboId = "", side = "", step = "" } = useParams();
@@ -259,6 +262,13 @@ function StepSet({ about, step, links, linkNames, next, onAgain, onNext }: StepS
         <p className={floorClasses.drill}>
           {drillWords(floor.drill)}
           {step.tempo === null ? "" : `, at ${step.tempo} a minute`}
+        </p>
+        <p className={classes.calls}>
+          {callOf(score)
+            .slice(0, MOST_CALLS)
+            .map((called) => called.words)
+            .join(" · ")}
+          {callOf(score).length > MOST_CALLS ? " …" : ""}
         </p>
         <p className={classes.score}>{step.score}</p>
         {unkept && (

@@ -56,7 +56,7 @@ export function Figures({ score, measures, tempo, dominant, student }: FiguresPr
     ["hand moves", `${measures.handMoves}, ${measures.airMoves} in the air`],
     ["left and right", balanceWords(measures)],
     ["landings", wholeWords(measures.landings)],
-    ["most turns in a jump", String(measures.highest)],
+    ["turns a jump", `up to ${measures.highest}`],
   ];
   return (
     <>

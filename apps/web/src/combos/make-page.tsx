@@ -29,7 +29,7 @@ import {
   Title,
 } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
 import { useMembership } from "../account/index.js";
@@ -59,7 +59,7 @@ import { useComboStudents, useFor } from "./use-for.js";
 import { useKeep } from "./use-keep.js";
 import { useMaker } from "./use-maker.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
-import { combosFaultWords, DIFFICULTY_NAMES, partName, type ComboNames } from "./words.js";
+import { combosFaultWords, DIFFICULTY_NAMES, plainName, type ComboNames } from "./words.js";
 
 const SKILLS = [...CATALOGUE.skills.values()].filter((skill) => skill.score !== null);
 const SIDE_OPTIONS = SKILLS.flatMap((skill) => [
@@ -77,7 +77,8 @@ const ALL = "everything";
 /** Combos made up for a student, a group, or of any skills. */
 export function MakePage() {
   const [params, setParams] = useSearchParams();
-  const asked = makeAskedFrom(params);
+  // Changes can come faster than addresses settle; the newest of them are here.
+  const [asked, setAsked] = useState<MakeAsked>(() => makeAskedFrom(params));
   const { id: studentId } = useFor();
   const groupId = params.get("group");
   const students = useComboStudents();
@@ -99,8 +100,10 @@ export function MakePage() {
       students.filter((one) => group.members.includes(one.id)),
     );
   }, [students, studentId, group]);
-  const ask = (changes: Partial<MakeAsked>) =>
-    setParams((before) => addressOfMaking({ ...asked, ...changes }, before), { replace: true });
+  const ask = (changes: Partial<MakeAsked>) => setAsked((before) => ({ ...before, ...changes }));
+  useEffect(() => {
+    setParams((before) => addressOfMaking(asked, before), { replace: true });
+  }, [asked, setParams]);
   const run = (changes: Partial<MakeAsked> = {}) => {
     if (makers === null) return;
     const now = { ...asked, ...changes };
@@ -350,7 +353,7 @@ function Found({ combos, names, tempo }: FoundProps) {
   const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
   const student = params.get("for");
   const fresh = combos.filter((combo) => !kept.has(comboText(combo.parts)));
-  const nameOf = ({ parts }: MadeCombo) => nameOfParts(parts, (part) => partName(part, names));
+  const nameOf = ({ parts }: MadeCombo) => nameOfParts(parts, (part) => plainName(part, names));
   const keepAll = (list: readonly MadeCombo[]) => {
     const made = list.map((combo) => ({ id: uuid(), name: nameOf(combo), parts: combo.parts }));
     keep.mutate(made, {

@@ -1,5 +1,5 @@
 import type { ComboPart, JudgedCombo } from "@mirrup/core";
-import { ActionIcon, Checkbox, Menu } from "@mantine/core";
+import { ActionIcon, Menu } from "@mantine/core";
 import {
   closestCenter,
   DndContext,
@@ -128,16 +128,10 @@ function Part({ id, part, place, parts, judged, name, isChosen, onChoose, onPut 
         >
           <IconGripVertical size={18} aria-hidden />
         </button>
-        <Checkbox
-          size="xs"
-          checked={isChosen}
-          aria-label={`Choose ${name}, place ${place + 1}`}
-          onChange={onChoose}
-        />
         <span className={classes.countsAt}>{from === to ? from : `${from}–${to}`}</span>
         <Menu position="bottom-end">
           <Menu.Target>
-            <ActionIcon variant="subtle" size={32} aria-label={`More for ${name}, place ${place + 1}`}>
+            <ActionIcon variant="subtle" size={36} aria-label={`More for ${name}, place ${place + 1}`}>
               <IconDots size={18} aria-hidden />
             </ActionIcon>
           </Menu.Target>
@@ -163,13 +157,21 @@ function Part({ id, part, place, parts, judged, name, isChosen, onChoose, onPut 
           </Menu.Dropdown>
         </Menu>
       </div>
-      <strong className={classes.partName}>{capital(name)}</strong>
+      <button
+        type="button"
+        className={classes.partName}
+        aria-pressed={isChosen}
+        aria-label={`Choose ${name}, place ${place + 1}`}
+        onClick={onChoose}
+      >
+        {capital(name)}
+      </button>
       <div className={classes.partFoot}>
         <code>{part.score}</code>
         <span className={classes.times}>
           <ActionIcon
             variant="subtle"
-            size={28}
+            size={32}
             aria-label={`${name}, place ${place + 1}: once less`}
             disabled={part.times <= 1}
             onClick={() => onPut(repeated(parts, place, part.times - 1))}
@@ -179,7 +181,7 @@ function Part({ id, part, place, parts, judged, name, isChosen, onChoose, onPut 
           <span aria-label={`${part.times} times`}>×{part.times}</span>
           <ActionIcon
             variant="subtle"
-            size={28}
+            size={32}
             aria-label={`${name}, place ${place + 1}: once more`}
             onClick={() => onPut(repeated(parts, place, part.times + 1))}
           >

@@ -23,14 +23,17 @@ export function useMaker() {
     setMaking({ kind: "making", share: 0, found: [] });
     const started = new Worker(new URL("./combo-maker.worker.ts", import.meta.url), { type: "module" });
     worker.current = started;
+    let isOver = false;
     try {
       const made = await new Promise<CombosMade>((resolve, reject) => {
         started.addEventListener("error", () => reject(new Error("the worker broke")));
         const hear = proxy((found: readonly MadeCombo[], share: number) => {
-          if (worker.current === started) setMaking({ kind: "making", share, found });
+          // A report may still be on its way when all is made.
+          if (worker.current === started && !isOver) setMaking({ kind: "making", share, found });
         });
         wrap<ComboMaker>(started).make(pool, asked, hear).then(resolve, reject);
       });
+      isOver = true;
       if (worker.current === started) setMaking({ kind: "made", made });
     } catch {
       if (worker.current === started)

@@ -60,6 +60,6 @@ describe("words about combos", () => {
   });
 
   it("say seconds as one does", () => {
-    expect([8.44, 72].map(secondsWords)).toEqual(["8.4 s", "1 min 12 s"]);
+    expect([8.44, 72, 119.8].map(secondsWords)).toEqual(["8.4 s", "1 min 12 s", "2 min"]);
   });
 });

@@ -26,6 +26,11 @@ export function partName({ subject, side, score }: ComboPart, names: ComboNames)
   return side === "left" ? `${name}, mirrored` : name;
 }
 
+/** A part without its side, for a name. */
+export function plainName(part: ComboPart, names: ComboNames): string {
+  return partName(part.side === "whole" ? part : { ...part, side: "whole" }, names);
+}
+
 /** The sides of a combo: the right one is as it is written. */
 export function comboSideName(side: Side): string {
   return side === "left" ? "mirrored" : side === "right" ? "as written" : "";
@@ -127,7 +132,9 @@ const one = new Intl.NumberFormat("en", { maximumFractionDigits: 1 });
 /** Seconds as one says them: `8.4 s`, `1 min 12 s`. */
 export function secondsWords(seconds: number): string {
   if (seconds < 60) return `${one.format(seconds)} s`;
-  return `${Math.floor(seconds / 60)} min ${Math.round(seconds % 60)} s`;
+  const whole = Math.round(seconds);
+  const rest = whole % 60 === 0 ? "" : ` ${whole % 60} s`;
+  return `${Math.floor(whole / 60)} min${rest}`;
 }
 
 export function balanceWords({ left, right }: Pick<ComboMeasures, "left" | "right">): string {

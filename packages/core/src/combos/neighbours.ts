@@ -5,6 +5,7 @@
 import { ARMS, type Arms } from "../rope/arms.js";
 import { linkCost } from "../rope/cost.js";
 import { checkScore } from "../rope/check.js";
+import { measureScore } from "../rope/measure.js";
 import { printScore } from "../rope/print.js";
 import { expandBeats, type Beat, type Item, type Score } from "../rope/score.js";
 import { traceBeats } from "../rope/trace.js";
@@ -70,7 +71,7 @@ export function neighboursOf(
         const text = printScore(made);
         if (text === own || found.has(text)) continue;
         const links = linksOf(made);
-        const handMoves = links.reduce((sum, link) => sum + linkCost(link.from, link.to), 0) / 2;
+        const { handMoves } = measureScore(made);
         const newLinks = [...new Map(links.map((link) => [linkKey(link), link])).values()].filter(
           (link) => !shown.has(linkKey(link)),
         );
