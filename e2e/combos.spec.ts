@@ -112,7 +112,8 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   // A link for a student, which nobody has to sign in for, until it is withdrawn.
   await page.getByRole("button", { name: "Make a link to read it" }).click();
   const address = await page.getByRole("textbox", { name: /^The link/ }).inputValue();
-  const reader = await browser.newPage();
+  const readers = await browser.newContext();
+  const reader = await readers.newPage();
   await reader.goto(address);
   await expect(reader.getByRole("heading", { name: "Mended" })).toBeVisible();
   await expect(reader.getByRole("region", { name: "Call sheet" })).toContainText("side swing right");
@@ -121,7 +122,7 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   await expect(page.getByText("Nobody can read this combo without signing in.")).toBeVisible();
   await reader.reload();
   await expect(reader.getByRole("alert")).toContainText("This link was withdrawn");
-  await reader.close();
+  await readers.close();
 
   await page
     .locator('input[type="file"]')

@@ -294,6 +294,7 @@ await main(async () => {
   await benchPlacement();
   // They read the packages as they were built.
   await (await import("./bench-class.mjs")).benchClass();
+  (await import("./bench-combos.mjs")).benchCombos();
   await (await import("./bench-coaching.mjs")).benchCoaching();
   try {
     const stack = await throwawayStack({ program: "commands/bench-server.js" });

@@ -39,6 +39,12 @@ interface EdgeClass {
   readonly members: readonly number[];
 }
 
+/** What has still to be touched takes at least so many counts, and holds at least so many hard moves. */
+interface Owed {
+  readonly counts: number;
+  readonly hard: number;
+}
+
 /** Where a walk is. */
 interface Node {
   readonly left: number;
@@ -80,27 +86,38 @@ function factsOf({ part, isNew, isWanted }: PoolPart, include: readonly string[]
   };
 }
 
+/** The state graph of a pool; edges are judged as they are asked for. */
+export function graphOf(pool: readonly PoolPart[], { dominant, sideways }: CombosAsked): RopeGraph {
+  return ropeGraph(
+    pool.map(({ part }) => part),
+    dominant,
+    sideways,
+  );
+}
+
 export class ComboSearch {
   private readonly parts: readonly ComboPart[];
   private readonly facts: readonly PartFacts[];
-  private readonly graph: RopeGraph;
   private readonly classes: (readonly EdgeClass[] | undefined)[] = [];
   private readonly ranges = new Map<number, Range | null>();
   private readonly dead = new Set<number>();
+  private readonly owed = new Map<number, Owed>();
+  private readonly isOut: readonly boolean[];
   private readonly fullMask: number;
   private readonly sideMask: number;
   private readonly mostRun: number;
   private readonly band: Range;
 
+  /** `graph` is the pool's own, so that several questions about one pool judge each join once. */
   constructor(
     pool: readonly PoolPart[],
     private readonly asked: CombosAsked,
+    private readonly graph: RopeGraph = graphOf(pool, asked),
   ) {
     const { include, exclude, bothSides, spacing, counts, difficulty } = asked;
-    const open = pool.filter(({ part }) => !exclude.some((key) => names(key, part)));
-    this.parts = open.map(({ part }) => part);
-    this.facts = open.map((one) => factsOf(one, include));
-    this.graph = ropeGraph(this.parts, asked.dominant, asked.sideways);
+    this.parts = pool.map(({ part }) => part);
+    this.isOut = pool.map(({ part }) => exclude.some((key) => names(key, part)));
+    this.facts = pool.map((one) => factsOf(one, include));
     this.sideMask = bothSides ? LEFT_BIT | RIGHT_BIT : 0;
     this.fullMask = include.reduce((mask, _, place) => mask | (FIRST_BIT << place), this.sideMask);
     this.mostRun = Math.max(BOUNCES_IN_A_ROW, spacing);
@@ -126,7 +143,7 @@ export class ComboSearch {
       { readonly one: Omit<EdgeClass, "members">; readonly members: number[] }
     >();
     this.facts.forEach(({ counts, isBounce: bounce, isHard, bits }, part) => {
-      const edge = this.graph.edge(state, part);
+      const edge = this.isOut[part] === true ? null : this.graph.edge(state, part);
       if (edge === null) return;
       const touched = bits & this.fullMask;
       const effect = `${edge.to} ${edge.moves} ${counts} ${Number(bounce)} ${Number(isHard)} ${touched}`;
@@ -156,9 +173,39 @@ export class ComboSearch {
     return { left, state: edge.to, since, run, mask: node.mask | edge.bits };
   }
 
+  /** The least that the untouched still takes, each bit by its shortest part. */
+  private owedBy(missing: number): Owed {
+    const known = this.owed.get(missing);
+    if (known !== undefined) return known;
+    let counts = 0;
+    let hard = 0;
+    // A part that touches several bits pays for all of them, so that nothing is counted twice.
+    let unpaid = missing;
+    for (let bit = FIRST_BIT; bit <= missing; bit <<= 1) {
+      if ((unpaid & bit) === 0) continue;
+      const touching = this.facts.filter(({ bits }, part) => (bits & bit) !== 0 && this.isOut[part] !== true);
+      counts += Math.min(...touching.map((one) => one.counts));
+      hard += touching.every((one) => one.isHard) ? 1 : 0;
+      for (const { bits } of touching) unpaid &= ~bits;
+    }
+    const owed = { counts, hard };
+    this.owed.set(missing, owed);
+    return owed;
+  }
+
+  /** Whether what is left has no room for what is still to be touched, with its bounces between. */
+  private isTooShort({ left, since, mask }: Node): boolean {
+    const { spacing, bounceEnds } = this.asked;
+    const { counts, hard } = this.owedBy(this.fullMask & ~mask);
+    const between = hard === 0 ? 0 : (hard - 1) * spacing + spacing - since;
+    const last = bounceEnds && hard > 0 ? 1 : 0;
+    return counts + between + last > left;
+  }
+
   /** The fewest and most hand moves of any ending from here; null where there is none. */
   private range(node: Node): Range | null {
     if (node.left === 0) return node.mask === this.fullMask ? { least: 0, most: 0 } : null;
+    if (this.isTooShort(node)) return null;
     const key = this.keyOf(node);
     const known = this.ranges.get(key);
     if (known !== undefined) return known;

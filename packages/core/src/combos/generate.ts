@@ -13,8 +13,9 @@ import {
   type MadeCombo,
   type PoolPart,
 } from "./asked.js";
-import { ComboSearch } from "./combo-search.js";
+import { ComboSearch, graphOf } from "./combo-search.js";
 import { countLabels, labelDifference, type CountLabels } from "./difference.js";
+import type { RopeGraph } from "./rope-graph.js";
 import { comboScore, gathered, isBounce, type ComboPart } from "./part.js";
 
 /** Draws in vain, one after the other, before the search says that there are no more. */
@@ -29,10 +30,6 @@ function plainFault(pool: readonly PoolPart[], { include, exclude }: CombosAsked
       return { code: "in-and-out", key };
   }
   return null;
-}
-
-function isPossible(pool: readonly PoolPart[], asked: CombosAsked): boolean {
-  return new ComboSearch(pool, asked).isPossible();
 }
 
 function loosened(asked: CombosAsked, one: Loosening): CombosAsked {
@@ -72,7 +69,8 @@ function looseningsOf(asked: CombosAsked): readonly Loosening[] {
 }
 
 /** The least that has to give: each constraint alone, else as few of them together as can be found. */
-function impossible(pool: readonly PoolPart[], asked: CombosAsked): CombosFault {
+function impossible(pool: readonly PoolPart[], asked: CombosAsked, graph: RopeGraph): CombosFault {
+  const isPossible = (question: CombosAsked) => new ComboSearch(pool, question, graph).isPossible();
   const all = looseningsOf(asked);
   const codes = new Set<string>();
   const loosen = all.filter((one) => {
@@ -81,7 +79,7 @@ function impossible(pool: readonly PoolPart[], asked: CombosAsked): CombosFault 
         ? one.code
         : `${one.code} ${"key" in one ? one.key : ""}`;
     // Of several spacings or lengths the nearest to what was asked is named.
-    if (codes.has(code) || !isPossible(pool, loosened(asked, one))) return false;
+    if (codes.has(code) || !isPossible(loosened(asked, one))) return false;
     codes.add(code);
     return true;
   });
@@ -90,10 +88,10 @@ function impossible(pool: readonly PoolPart[], asked: CombosAsked): CombosFault 
     ...new Map(all.map((one) => [`${one.code} ${"key" in one ? one.key : ""}`, one])).values(),
   ];
   const allLoose = (list: readonly Loosening[]) => list.reduce(loosened, asked);
-  if (!isPossible(pool, allLoose(together))) return { code: "impossible", loosen: [], together: [] };
+  if (!isPossible(allLoose(together))) return { code: "impossible", loosen: [], together: [] };
   for (const one of together) {
     const fewer = together.filter((other) => other !== one);
-    if (isPossible(pool, allLoose(fewer))) together = fewer;
+    if (isPossible(allLoose(fewer))) together = fewer;
   }
   return { code: "impossible", loosen: [], together };
 }
@@ -116,13 +114,14 @@ export function makeCombos(
 ): CombosMade {
   const fault = plainFault(pool, asked);
   if (fault !== null) return { ok: false, fault };
-  const search = new ComboSearch(pool, asked);
+  const graph = graphOf(pool, asked);
+  const search = new ComboSearch(pool, asked, graph);
   const combos: MadeCombo[] = [];
   const kept: CountLabels[] = [];
   let vain = 0;
   for (let draw = 0; combos.length < asked.howMany && vain < VAIN_DRAWS; draw += 1) {
     const parts = search.draw(asked.seed + draw * 7919);
-    if (parts === null) return { ok: false, fault: impossible(pool, asked) };
+    if (parts === null) return { ok: false, fault: impossible(pool, asked, graph) };
     const labels = countLabels(parts);
     const least = Math.max(asked.difference, Number.EPSILON);
     const isOther = kept.every((one) => labelDifference(one, labels) >= least);

@@ -96,14 +96,16 @@ function insertions(start: CheckState, goal: Goal): readonly (readonly string[])
         if (next === null) continue;
         const longer = [...texts, text];
         if (!leads(next.state, goal)) {
-          if (!seen.has(stateKey(next.state))) reached.push({ state: next.state, texts: longer });
+          const key = stateKey(next.state);
+          // Of two ways into one state the first found is gone on with: what follows is the same.
+          if (!seen.has(key)) reached.push({ state: next.state, texts: longer });
+          seen.add(key);
         } else if (!found.has(ropeOf(longer))) {
           found.set(ropeOf(longer), longer);
           shortest = Math.min(shortest, length);
         }
       }
     }
-    reached.forEach(({ state }) => seen.add(stateKey(state)));
     edge = reached;
   }
   const all = [...found.values()];
