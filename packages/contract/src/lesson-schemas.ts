@@ -61,7 +61,8 @@ const precautions = () =>
   Joi.array()
     .items(Joi.string().valid(...PRECAUTIONS))
     .unique();
-const sideText = () => Joi.string().pattern(/^[a-z0-9-]+:(left|right|whole)$/, "side such as cross:left");
+const sideText = () =>
+  Joi.string().pattern(/^(combo:)?[a-z0-9-]+:(left|right|whole)$/, "side such as cross:left");
 
 export const planQuery = objects<PlanQuery>({
   minutes: Joi.number().integer().min(0).max(MOST_MINUTES).default(45),
@@ -71,7 +72,10 @@ export const planQuery = objects<PlanQuery>({
   ban: several(sideText()),
   pin: several(sideText()),
   more: several(
-    Joi.string().pattern(/^[a-z0-9-]+:(left|right|whole):-?[0-9]$/, "side and sets such as cross:left:2"),
+    Joi.string().pattern(
+      /^(combo:)?[a-z0-9-]+:(left|right|whole):-?[0-9]$/,
+      "side and sets such as cross:left:2",
+    ),
   ),
   missing: several(Joi.string().valid(...PRECAUTIONS)),
 }).prefs({ convert: true });

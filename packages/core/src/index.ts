@@ -96,6 +96,7 @@ export {
   type Energy,
   type LeftOut,
   type LeftOutWhy,
+  type PlanCombo,
   type StudentPlan,
   type StudentPlanContext,
 } from "./plan/student-plan.js";

@@ -9,5 +9,6 @@ import { CombosService } from "./combos.service.js";
   imports: [StudentsModule, StandingsModule],
   controllers: [CombosController, SharedCombosController, ComboStandingsController],
   providers: [CombosService],
+  exports: [CombosService],
 })
 export class CombosModule {}

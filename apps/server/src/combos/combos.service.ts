@@ -17,8 +17,10 @@ import {
   comboSubject,
   linkKey,
   localDate,
+  onSide,
   sideKey,
   sidesOfScore,
+  type PlanCombo,
   type Status,
 } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
@@ -148,6 +150,19 @@ export class CombosService {
           ...comboStanding(facts?.get(sideKey(comboKey(id), side)), canBegin, now, today),
         }));
       });
+  }
+
+  /** The combos on the shelf, as a student's plan asks for them. */
+  async planned(scope: Scope, studentId: string): Promise<PlanCombo[]> {
+    const standings = await this.standingsOf(scope, studentId);
+    const combos = await scope.manager.findBy(ComboEntity, { studioId: scope.studio.id });
+    const byId = new Map(combos.map((combo) => [combo.id, combo]));
+    return standings.flatMap(({ comboId, side, status, cleanChance }) => {
+      const combo = byId.get(comboId);
+      if (combo === undefined) return [];
+      const { id, name, parts } = combo;
+      return [{ id, name, side, parts: onSide(parts, side), status, cleanChance }];
+    });
   }
 
   /** The last sets of a combo and its links, newest first, without those that were taken back. */

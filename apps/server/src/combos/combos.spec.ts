@@ -170,7 +170,9 @@ describe("a combo's record", () => {
     await coach.post("/api/sets", { sets: [wholeOf(id, { clean: 2, misses: [{ count: 3 }] })] });
     expect(await standingOf(id)).toMatchObject({ status: "working" });
     const { body } = await coach.post("/api/sets", { sets: [wholeOf(id)] });
-    expect(body).toMatchObject({ changes: [{ subject: comboKey(id), side: "right", from: "working", to: "cleared" }] });
+    expect(body).toMatchObject({
+      changes: [{ subject: comboKey(id), side: "right", from: "working", to: "cleared" }],
+    });
     expect(await standingOf(id)).toMatchObject({ status: "cleared", gateBest: 4 });
     expect(await standingOf(id, "left")).toMatchObject({ gateBest: 0 });
   });

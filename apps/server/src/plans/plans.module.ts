@@ -1,4 +1,5 @@
 import { Module } from "@nestjs/common";
+import { CombosModule } from "../combos/index.js";
 import { GroupsModule } from "../groups/index.js";
 import { LessonsModule } from "../lessons/index.js";
 import { StandingsModule } from "../standings/index.js";
@@ -8,7 +9,7 @@ import { StudentPlanController } from "./student-plan.controller.js";
 import { WeeksController } from "./weeks.controller.js";
 
 @Module({
-  imports: [StandingsModule, StudentsModule, GroupsModule, LessonsModule],
+  imports: [CombosModule, StandingsModule, StudentsModule, GroupsModule, LessonsModule],
   controllers: [StudentPlanController, ClassOptionsController, WeeksController],
 })
 export class PlansModule {}

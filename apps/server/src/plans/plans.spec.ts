@@ -1,8 +1,17 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import type { ClassStudentView, StudentDetail, WeeksView } from "@mirrup/contract";
 import { classOptionsReply, planReply, weeksReply } from "@mirrup/contract/schemas";
-import { DAY_MS, planClass, type ClassAsked, type StudentPlan } from "@mirrup/core";
-import { decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { CATALOGUE } from "@mirrup/catalogue";
+import {
+  comboKey,
+  DAY_MS,
+  partsOfScore,
+  planClass,
+  scoreOf,
+  type ClassAsked,
+  type StudentPlan,
+} from "@mirrup/core";
+import { comboOf, decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
 let student: string;
@@ -40,6 +49,19 @@ describe("one student's plan", () => {
       side: main?.side,
       why: { code: "banned" },
     });
+  });
+
+  it("holds a combo that the studio keeps, once its skills are known", async () => {
+    const parts = partsOfScore(CATALOGUE, scoreOf("o*2 (o o) o (o o) o*2"));
+    const combo = comboOf({ name: "Two doubles", parts });
+    await server.post("/api/combos", { combos: [combo] });
+    const block = (await plan("?minutes=60")).blocks.find((one) => one.phase === "combo");
+    expect(block).toMatchObject({
+      ...{ subject: comboKey(combo.id), side: "whole" },
+      reason: { code: "combo", combo: { id: combo.id, name: "Two doubles" } },
+    });
+    const without = await plan(`?minutes=60&ban=${comboKey(combo.id)}:whole`);
+    expect(without.blocks.some((one) => one.subject === comboKey(combo.id))).toBe(false);
   });
 
   it("is empty after an early stop", async () => {

@@ -5,6 +5,7 @@ import { planStudent, underGoals, type StudentPlan } from "@mirrup/core";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { type Member, Scopes } from "../database/scope.js";
+import { CombosService } from "../combos/index.js";
 import { Reply } from "../problems/reply.js";
 import { contextOf, loadsOf, nextOf, StandingsService } from "../standings/index.js";
 import { nextOptions, StopsService, StudentsService } from "../students/index.js";
@@ -27,6 +28,7 @@ export class StudentPlanController {
     private readonly students: StudentsService,
     private readonly standings: StandingsService,
     private readonly stops: StopsService,
+    private readonly combos: CombosService,
   ) {}
 
   /** What the student does in these minutes, and why; nothing for whoever stopped early today. */
@@ -55,6 +57,7 @@ export class StudentPlanController {
         pins: new Set(query.pin),
         moreSets: moreSetsOf(query.more),
         missing: new Set(query.missing),
+        combos: await this.combos.planned(scope, id),
         ...leftToday(scope, student, loads.get(id) ?? []),
       });
     });

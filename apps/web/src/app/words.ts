@@ -256,6 +256,7 @@ export function wholeWords(value: number): string {
 /** A side by its key, `cross:left`, in words; the key itself for one that no catalogue has. */
 export function keyName(key: string): string {
   if (CATALOGUE.skills.has(key)) return skillName(key);
+  if (key.startsWith("combo:")) return "the combo";
   const subject = key.slice(0, key.lastIndexOf(":"));
   const side = SIDES.find((one) => one === key.slice(key.lastIndexOf(":") + 1));
   return side === undefined || !CATALOGUE.skills.has(subject) ? key : subjectName(subject, side);

@@ -3,6 +3,7 @@ import { FREESTYLE_LIMITS, goalSides, planFreestyle, type Freestyle } from "@mir
 import { Checkbox, Group, MultiSelect, NumberInput, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";
+import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
 import { capital, listWords, skillName } from "../app/words.js";
 import classes from "./freestyle.module.css";
@@ -40,8 +41,8 @@ export function FreestylePage() {
     : [...new Set(own)];
   const set = (key: string, values: readonly string[]) =>
     setParams(
-      (before) => {
-        const after = new URLSearchParams(before);
+      () => {
+        const after = currentParams();
         after.delete(key);
         values.forEach((value) => after.append(key, value));
         return after;

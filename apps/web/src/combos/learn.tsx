@@ -4,6 +4,7 @@ import { Button, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { IconCheck } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";
+import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
 import { capital, chanceWords, dateWords, drillWords, STATUS_NAMES } from "../app/words.js";
 import { ComboBead } from "./combo-card.js";
@@ -59,8 +60,8 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
             ]}
             onChange={(value) =>
               setParams(
-                (before) => {
-                  const after = new URLSearchParams(before);
+                () => {
+                  const after = currentParams();
                   after.set("side", value);
                   return after;
                 },

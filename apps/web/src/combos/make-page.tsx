@@ -33,6 +33,7 @@ import { useEffect, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
 import { useMembership } from "../account/index.js";
+import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
 import { offerUndo } from "../app/undo.js";
 import { capital, keyName, linkWords, listWords, skillName } from "../app/words.js";
@@ -102,7 +103,7 @@ export function MakePage() {
   }, [students, studentId, group]);
   const ask = (changes: Partial<MakeAsked>) => setAsked((before) => ({ ...before, ...changes }));
   useEffect(() => {
-    setParams((before) => addressOfMaking(asked, before), { replace: true });
+    setParams(() => addressOfMaking(asked, currentParams()), { replace: true });
   }, [asked, setParams]);
   const run = (changes: Partial<MakeAsked> = {}) => {
     if (makers === null) return;
@@ -121,8 +122,8 @@ export function MakePage() {
   const who = studentId ?? (group === undefined ? ALL : `group ${group.id}`);
   const choose = (value: string | null) =>
     setParams(
-      (before) => {
-        const after = new URLSearchParams(before);
+      () => {
+        const after = currentParams();
         after.delete("for");
         after.delete("group");
         if (value?.startsWith("group ") === true) after.set("group", value.slice(6));

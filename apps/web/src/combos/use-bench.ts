@@ -2,6 +2,7 @@ import type { ComboPart } from "@mirrup/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
+import { currentParams } from "../app/current-params.js";
 import { addressOfParts, LONGEST_ADDRESS, partsFrom } from "./bench-address.js";
 import type { Parts } from "./bench.js";
 import type { KnownCombo } from "./combo-part.js";
@@ -41,8 +42,8 @@ export function useBench(combos: readonly KnownCombo[]): Bench {
   useEffect(() => {
     sessionStorage.setItem(DRAFT, address);
     setParams(
-      (before) => {
-        const after = new URLSearchParams(before);
+      () => {
+        const after = currentParams();
         if (address === "" || address.length > LONGEST_ADDRESS) after.delete("parts");
         else after.set("parts", address);
         return after;

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
+import { currentParams } from "../app/current-params.js";
 import { gridQuery, studentsQuery } from "../students/index.js";
 import { comboStudents, type ComboStudent } from "./combo-student.js";
 
@@ -21,8 +22,8 @@ export function useFor() {
     students: known,
     choose: (id: string | null) =>
       setParams(
-        (before) => {
-          const after = new URLSearchParams(before);
+        () => {
+          const after = currentParams();
           if (id === null) after.delete("for");
           else after.set("for", id);
           return after;

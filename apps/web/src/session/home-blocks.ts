@@ -6,13 +6,10 @@ const FOR_THE_HALL: ReadonlySet<CautionCode> = new Set(["face", "neck", "wrist",
 
 export function homeBlocks(catalogue: Catalogue, blocks: readonly PlanBlock[]): readonly PlanBlock[] {
   return blocks.filter(({ phase, subject }) => {
+    // Nobody at home sees where a combo breaks.
+    if (phase === "combo") return false;
     const { cautions, skillClass } = skillOf(catalogue, subject);
     const isNewAndHard = phase === "early-hard" || phase === "late-hard";
-    return (
-      phase !== "combo" &&
-      !isNewAndHard &&
-      !isHard(skillClass) &&
-      !cautions.some((one) => FOR_THE_HALL.has(one))
-    );
+    return !isNewAndHard && !isHard(skillClass) && !cautions.some((one) => FOR_THE_HALL.has(one));
   });
 }

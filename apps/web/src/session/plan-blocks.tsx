@@ -20,7 +20,7 @@ import type { DoneSide } from "@mirrup/contract";
 import { Link } from "react-router";
 import { dragAnnouncements } from "../app/drag-words.js";
 import { usePaths } from "../app/paths.js";
-import { capital, drillWords, proposalWords, subjectName, wholeWords } from "../app/words.js";
+import { capital, drillWords, proposalWords, wholeWords } from "../app/words.js";
 import { floorAddress } from "../floor/index.js";
 import {
   banned,
@@ -33,7 +33,7 @@ import {
   startsOf,
   type PlanAsked,
 } from "./plan-asked.js";
-import { PHASE_NAMES, planReasonWords } from "./plan-words.js";
+import { blockName, PHASE_NAMES, planReasonWords } from "./plan-words.js";
 import classes from "./session-page.module.css";
 
 export interface AskingProps {
@@ -57,7 +57,7 @@ export function Blocks({ studentId, plan, done, asked, onAsk }: BlocksProps) {
   const nameOf = (key: string) => {
     const place = keys.indexOf(key);
     const block = blocks[place];
-    return block === undefined ? "nothing" : `${subjectName(block.subject, block.side)}, place ${place + 1}`;
+    return block === undefined ? "nothing" : `${blockName(block)}, place ${place + 1}`;
   };
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -114,7 +114,7 @@ interface BlockProps extends AskingProps {
 
 function Block(props: BlockProps) {
   const { block, done, start, isRepeated } = props;
-  const { phase, subject, side, drill, sets, minutes, rest, landings, reason, aim, chance } = block;
+  const { phase, drill, sets, minutes, rest, landings, reason, aim, chance } = block;
   const isFixed = phase === "warm-up" || phase === "cool-down";
   const { setNodeRef, setActivatorNodeRef, listeners, transform, transition } = useSortable({
     id: blockKey(block),
@@ -130,7 +130,7 @@ function Block(props: BlockProps) {
             type="button"
             ref={setActivatorNodeRef}
             className={classes.grip}
-            aria-label={`Move ${subjectName(subject, side)}: space, then the arrows`}
+            aria-label={`Move ${blockName(block)}: space, then the arrows`}
             {...listeners}
           >
             <IconGripVertical size={20} aria-hidden />
@@ -140,7 +140,7 @@ function Block(props: BlockProps) {
       <div className={classes.what}>
         <span className={classes.phase}>{PHASE_NAMES[phase]}</span>
         <Title order={2} className={classes.name}>
-          {capital(subjectName(subject, side))}
+          {capital(blockName(block))}
         </Title>
         <span>
           {drillWords(drill)}
@@ -171,9 +171,13 @@ function Tools({ studentId, block, above, below, onMove, asked, onAsk }: BlockPr
   const paths = usePaths();
   const { subject, side, drill } = block;
   const key = sideKey(subject, side);
-  const name = subjectName(subject, side);
+  const name = blockName(block);
   const isPinned = asked.pin.includes(key);
-  const floor = `${paths.floor(studentId, subject, side)}${floorAddress(drill)}`;
+  const combo = block.reason.code === "combo" ? block.reason.combo : null;
+  const floor =
+    combo === null
+      ? `${paths.floor(studentId, subject, side)}${floorAddress(drill)}`
+      : paths.comboFloor(studentId, combo.id, side, "whole");
   const small = [
     { label: `One set less of ${name}`, Icon: IconMinus, act: () => onAsk(lengthened(asked, key, -1)) },
     { label: `One set more of ${name}`, Icon: IconPlus, act: () => onAsk(lengthened(asked, key, 1)) },

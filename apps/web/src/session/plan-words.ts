@@ -1,5 +1,5 @@
-import type { LeftOutWhy, Phase, PlanReason, Precaution } from "@mirrup/core";
-import { dateWords, listWords, reasonWords, skillName } from "../app/words.js";
+import type { LeftOutWhy, Phase, PlanBlock, PlanReason, Precaution } from "@mirrup/core";
+import { dateWords, listWords, reasonWords, skillName, subjectName } from "../app/words.js";
 
 export const PHASE_NAMES: Readonly<Record<Phase, string>> = {
   "warm-up": "Warm-up",
@@ -18,6 +18,12 @@ const MISSING_WORDS: Readonly<Record<Precaution, string>> = {
   neck: "the rope passes the neck, and a beaded or wire one is at hand",
 };
 
+/** What a block is called: its skill and side, or the combo's own name. */
+export function blockName({ subject, side, reason }: PlanBlock): string {
+  if (reason.code !== "combo" || reason.combo === null) return subjectName(subject, side);
+  return side === "left" ? `${reason.combo.name}, mirrored` : reason.combo.name;
+}
+
 export function planReasonWords(reason: PlanReason): string {
   switch (reason.code) {
     case "warm-up":
@@ -27,7 +33,9 @@ export function planReasonWords(reason: PlanReason): string {
     case "review":
       return `Its review was due on ${dateWords(reason.due)}${reason.underGoal ? ", and a goal builds on it" : ""}.`;
     case "combo":
-      return `Both are cleared: ${listWords(reason.skills.map(skillName))}, a bounce between.`;
+      return reason.combo === null
+        ? `Both are cleared: ${listWords(reason.skills.map(skillName))}, a bounce between.`
+        : `It joins what is known: ${listWords(reason.skills.map(skillName))}.`;
     default:
       return reasonWords(reason);
   }

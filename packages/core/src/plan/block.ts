@@ -25,7 +25,12 @@ export type PlanReason =
   | { readonly code: "warm-up" }
   | { readonly code: "cool-down" }
   | { readonly code: "review"; readonly due: string; readonly underGoal: boolean }
-  | { readonly code: "combo"; readonly skills: readonly string[] };
+  /** A kept combo, or two cleared skills where none is open. */
+  | {
+      readonly code: "combo";
+      readonly skills: readonly string[];
+      readonly combo: { readonly id: string; readonly name: string } | null;
+    };
 
 export interface PlanBlock {
   readonly phase: Phase;
@@ -87,7 +92,7 @@ export function reviewDrill(catalogue: Catalogue, { subject, gate }: Pick<Standi
 }
 
 /** Tries of a block, by what it is for; a minute's for the warm-up. */
-export const BLOCK_TRIES = { main: 60, review: 12, warmUp: 40 } as const;
+export const BLOCK_TRIES = { main: 60, review: 12, combo: 10, warmUp: 40 } as const;
 /** Nobody does more than so many tries without a rest. */
 export const SET_TRIES = 20;
 const SECONDS_A_BEAT = 0.5;
@@ -106,7 +111,29 @@ export interface Dose {
   readonly multiples: number;
 }
 
+/** What is tried: how long it is, and whether its rests are those of multiples. */
+export interface Tried {
+  readonly beats: number;
+  readonly isMultiple: boolean;
+  readonly score: Score | null;
+}
+
 /** What so many tries take, at a chance of a clean one; minutes in halves, the rest among them. */
+export function doseOfTried(
+  { beats, isMultiple, score }: Tried,
+  drill: Drill,
+  tries: number,
+  cleanChance: number,
+): Dose {
+  const misses = Math.round(tries * (1 - cleanChance));
+  const seconds = tries * beats * SECONDS_A_BEAT + misses * SECONDS_A_MISS;
+  const sets = Math.max(1, Math.ceil(tries / SET_TRIES));
+  const rest = sets * (isMultiple ? REST_AFTER_MULTIPLES : REST_MINUTES);
+  const load = setLoad(score, { drill, clean: tries, misses: [] });
+  return { sets, minutes: Math.max(1, Math.ceil(seconds / 60 / HALF) * HALF) + rest, rest, ...load };
+}
+
+/** The same of a skill's side. */
 export function doseOf(
   catalogue: Catalogue,
   { subject, side }: { readonly subject: string; readonly side: Side },
@@ -115,10 +142,7 @@ export function doseOf(
   cleanChance: number,
 ): Dose {
   const skill = skillOf(catalogue, subject);
-  const misses = Math.round(tries * (1 - cleanChance));
-  const seconds = tries * skill.beats * SECONDS_A_BEAT + misses * SECONDS_A_MISS;
-  const sets = Math.max(1, Math.ceil(tries / SET_TRIES));
-  const rest = sets * (effortOf(catalogue, subject) === "multiples" ? REST_AFTER_MULTIPLES : REST_MINUTES);
-  const load = setLoad(sideScore(skill, side), { drill, clean: tries, misses: [] });
-  return { sets, minutes: Math.max(1, Math.ceil(seconds / 60 / HALF) * HALF) + rest, rest, ...load };
+  const isMultiple = effortOf(catalogue, subject) === "multiples";
+  const tried = { beats: skill.beats, isMultiple, score: sideScore(skill, side) };
+  return doseOfTried(tried, drill, tries, cleanChance);
 }

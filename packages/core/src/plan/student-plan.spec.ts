@@ -5,7 +5,8 @@ import { nextDrills } from "../practice/next.js";
 import { sideKey } from "../skills/side-table.js";
 import { standingsOf } from "../skills/standing.js";
 import { catalogueOfFamilies, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
-import { planStudent, type StudentPlan, type StudentPlanContext } from "./student-plan.js";
+import { partsOf } from "../testing/combo-catalogue.js";
+import { planStudent, type PlanCombo, type StudentPlan, type StudentPlanContext } from "./student-plan.js";
 
 const NOW = Date.UTC(2026, 5, 1);
 const CATALOGUE = catalogueOfFamilies({
@@ -190,5 +191,39 @@ describe("a plan that was changed by hand", () => {
       (setsOf(usual) ?? 0) + 1,
     );
     expect(setsOf(plan(undefined, { moreSets: new Map([["double:whole", -9]]) }))).toBe(1);
+  });
+});
+
+describe("a kept combo in a plan", () => {
+  const combo = (id: string, status: PlanCombo["status"], text = "o sr o xr o"): PlanCombo => ({
+    ...{ id, name: id, side: "right", parts: partsOf(text), status, cleanChance: 0.5 },
+  });
+  const comboOf = (combos: readonly PlanCombo[], changes: Partial<StudentPlanContext> = {}) =>
+    plan(undefined, { combos, ...changes }).blocks.find((block) => block.phase === "combo");
+
+  it("is the one under way, then the one whose review is due, then one that can be begun", () => {
+    const named = (...combos: readonly PlanCombo[]) => comboOf(combos)?.subject;
+    const [open, rusty, begun] = [combo("a", "ready"), combo("b", "rusty"), combo("c", "working")];
+    expect(named(open, rusty, begun)).toBe("combo:c");
+    expect(named(open, rusty)).toBe("combo:b");
+    expect(named(open)).toBe("combo:a");
+    expect(named(combo("d", "cleared"), combo("e", "locked"))).toBeUndefined();
+  });
+
+  it("is tried whole, five times, and says what it joins", () => {
+    const block = comboOf([combo("a", "working")]);
+    expect(block).toMatchObject({
+      side: "right",
+      drill: { kind: "one-out", count: 5, score: "o sr o xr o" },
+      reason: { code: "combo", combo: { id: "a", name: "a" } },
+    });
+    // Ten tries of five landings each.
+    expect(block?.landings).toBe(50);
+  });
+
+  it("can be kept in, and left out", () => {
+    const combos = [combo("a", "working")];
+    expect(comboOf(combos, { bans: new Set(["combo:a:right"]) })).toBeUndefined();
+    expect(comboOf(combos, { pins: new Set(["combo:a:right"]) })?.subject).toBe("combo:a");
   });
 });

@@ -6,15 +6,20 @@
 import { checkScore } from "../rope/check.js";
 import { joinScores } from "../rope/join.js";
 import { printScore } from "../rope/print.js";
-import { otherSide } from "../sides.js";
+import { measureScore } from "../rope/measure.js";
+import { sidesOfCombo } from "../combos/ability.js";
+import { comboKey, comboSubject } from "../combos/combo.js";
+import { comboScore, comboText, type ComboPart } from "../combos/part.js";
+import { otherSide, type Side } from "../sides.js";
 import { sideScore, skillOf, type Catalogue } from "../skills/catalogue.js";
 import { sideKey, type SubjectSide } from "../skills/side-table.js";
-import { isMet, type Standing } from "../skills/standing.js";
+import { isMet, type Standing, type Status } from "../skills/standing.js";
 import type { NextDrill } from "../practice/next.js";
 import {
   BLOCK_TRIES,
   SET_TRIES,
   doseOf,
+  doseOfTried,
   effortOf,
   isFootwork,
   isHard,
@@ -50,6 +55,19 @@ export interface StudentPlanContext {
   readonly moreSets?: ReadonlyMap<string, number>;
   /** What is not at hand today. */
   readonly missing?: ReadonlySet<Precaution>;
+  /** The studio's combos, as the student stands with them. */
+  readonly combos?: readonly PlanCombo[];
+}
+
+/** A kept combo on one side, as a plan asks. */
+export interface PlanCombo {
+  readonly id: string;
+  readonly name: string;
+  readonly side: Side;
+  /** As it is done on that side. */
+  readonly parts: readonly ComboPart[];
+  readonly status: Status;
+  readonly cleanChance: number;
 }
 
 export type LeftOutWhy =
@@ -147,8 +165,46 @@ function reviewBlocks({ catalogue, standings, underGoals }: StudentPlanContext):
     .slice(0, PLAN_LIMITS.reviews);
 }
 
-/** A bounce, a cleared skill, a bounce and another: the simplest combo, where the rope model allows one. */
-function comboBlocks({ catalogue, standings }: StudentPlanContext): readonly PlanBlock[] {
+/** The combos that can be begun, those under way first; a cleared one only when its review is due. */
+const COMBO_ORDER: readonly Status[] = ["working", "rusty", "ready"];
+
+function keptComboBlocks(context: StudentPlanContext): readonly PlanBlock[] {
+  const { combos = [] } = context;
+  const rank = ({ status }: PlanCombo) => COMBO_ORDER.indexOf(status);
+  const isAtHand = ({ parts }: PlanCombo) =>
+    parts.every(({ subject }) => subject === null || missingFor(context, subject) === null);
+  const [first] = combos
+    .filter((combo) => rank(combo) >= 0 && isAtHand(combo))
+    .sort((one, other) => rank(one) - rank(other) || other.cleanChance - one.cleanChance);
+  const score = first === undefined ? null : comboScore(first.parts);
+  if (first === undefined || score === null) return [];
+  const { id, name, side, parts, cleanChance } = first;
+  const { beats, highest } = measureScore(score);
+  const drill = { kind: "one-out", count: 5, score: comboText(parts) } as const;
+  const tried = { beats, isMultiple: highest > 1, score };
+  const skills = sidesOfCombo(parts).map((one) => one.subject);
+  return [
+    {
+      phase: "combo",
+      subject: comboKey(id),
+      side,
+      drill,
+      aim: null,
+      chance: null,
+      effort: "mixed",
+      reason: { code: "combo", skills, combo: { id, name } },
+      ...doseOfTried(tried, drill, BLOCK_TRIES.combo, cleanChance),
+    },
+  ];
+}
+
+/** A kept combo where one is open; else a cleared skill, a bounce and another, where the rope model allows one. */
+function comboBlocks(context: StudentPlanContext): readonly PlanBlock[] {
+  const kept = keptComboBlocks(context);
+  return kept.length > 0 ? kept : pairBlocks(context);
+}
+
+function pairBlocks({ catalogue, standings }: StudentPlanContext): readonly PlanBlock[] {
   const known = standings.filter(
     (one) => isMet(one.status) && one.status !== "inferred" && !isFootwork(catalogue, one.subject),
   );
@@ -176,7 +232,7 @@ function comboBlocks({ catalogue, standings }: StudentPlanContext): readonly Pla
           aim: null,
           chance: null,
           effort: "mixed",
-          reason: { code: "combo", skills: [first.subject, second.subject] },
+          reason: { code: "combo", skills: [first.subject, second.subject], combo: null },
           ...doseOf(catalogue, first, drill, BLOCK_TRIES.review, first.cleanChance * second.cleanChance),
         },
       ];
@@ -222,7 +278,9 @@ function fixedBlock(
 const CHOSEN_PHASES: readonly Phase[] = ["early-hard", "review", "main", "combo", "late-hard"];
 
 function missingFor({ catalogue, missing }: StudentPlanContext, subject: string): Precaution | null {
-  return missing === undefined ? null : ruledOutBy(catalogue, subject, missing);
+  // A combo was asked for part by part.
+  if (missing === undefined || comboSubject(subject) !== null) return null;
+  return ruledOutBy(catalogue, subject, missing);
 }
 
 function candidatesOf(context: StudentPlanContext): readonly Candidate[] {
