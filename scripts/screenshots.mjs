@@ -38,6 +38,13 @@ async function openClass(page, root) {
 }
 
 /** One picture a main view: how to come to it from the address of a student. */
+/** Combos looked at for the student who is on the way with one. */
+async function forAmara(page) {
+  await page.getByRole("combobox", { name: "For which student" }).click();
+  await page.getByRole("option", { name: "Amara Thistle" }).click();
+  await page.waitForURL(/for=/);
+}
+
 const VIEWS = [
   { name: "students", size: "desk", open: (page, _student, root) => page.goto(`${root}/students`) },
   {
@@ -171,6 +178,27 @@ const VIEWS = [
       await page.goto(`${student}/floor/open-cross-double/left?kind=rounds&aim=3&score=${score}`);
       await page.getByRole("button", { name: "Call it out" }).click();
       await page.locator("dialog p[data-fused=true]").first().waitFor();
+    },
+  },
+  {
+    name: "combos",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(
+        `${root}/combos/bench?parts=basic-bounce*2,double-side-swing:right~,cross:right,double-under`,
+      );
+      await forAmara(page);
+      await page.getByText("Who could do it").waitFor();
+    },
+  },
+  {
+    name: "combo-ladder",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/combos`);
+      await forAmara(page);
+      await page.getByRole("link", { name: "Opener for eight" }).click();
+      await page.getByRole("img", { name: "passed" }).waitFor();
     },
   },
   {

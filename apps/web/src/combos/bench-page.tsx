@@ -152,9 +152,9 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
       <div className={`${classes.main} ${classes.rest}`}>
         {score !== null && measures !== null && (
           <>
-            <Figures score={score} measures={measures} tempo={tempo} dominant={dominant} student={student} />
-            <CountsGrid score={score} />
             <Braid score={score} timing={measures.timing} label={`The braid of: ${words.slice(0, 400)}`} />
+            <CountsGrid score={score} />
+            <Figures score={score} measures={measures} tempo={tempo} dominant={dominant} student={student} />
           </>
         )}
         {onePart !== undefined && (
