@@ -90,6 +90,7 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
     .click();
   await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
   await page.keyboard.press("m");
+  await check(page);
   await page.getByRole("group", { name: "At which link did it miss?" }).getByRole("button").first().click();
   await expect(page.getByRole("group", { name: "At which link did it miss?" })).toBeHidden();
   await press(page, "Space", 4);
@@ -240,4 +241,52 @@ test("the line is arranged by keyboard, and combos fit a phone", async ({ page, 
   await page.getByRole("link", { name: "Opener for eight" }).click();
   await expect(page.getByRole("region", { name: "Call sheet" })).toBeVisible();
   expect(await widest()).toBeLessThanOrEqual(PHONE.width);
+});
+
+test("the shelf: a combo within a combo, renamed, taken off and brought back; a viewer only looks", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/combos/bench?parts=basic-bounce`);
+  const search = page.getByRole("textbox", { name: "Find a skill or combo to add" });
+  await search.fill("easy eight");
+  await page.getByRole("button", { name: "Add the combo Easy eight" }).click();
+  const line = page.getByRole("list", { name: "The line" }).getByRole("listitem");
+  await expect(line.nth(1)).toContainText("Easy eight");
+  await expect(page.getByText("Can be jumped.")).toBeVisible();
+  // What it is made of decides who could do it.
+  await expect(page.getByRole("region", { name: "Who could do it" })).toContainText("Amara Thistle");
+  await page.getByRole("textbox", { name: "Keep it as" }).fill("Bounce and eight");
+  await page.getByRole("textbox", { name: "Keep it as" }).press("Enter");
+  await expect(page.getByRole("heading", { name: "Bounce and eight" })).toBeVisible();
+
+  await page.getByRole("button", { name: "Rename" }).click();
+  await page.getByRole("textbox", { name: "Name" }).fill("Nine");
+  await page.getByRole("button", { name: "Rename" }).click();
+  await expect(page.getByRole("heading", { name: "Nine", exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Off the shelf" }).click();
+  await expect(page.getByText("“Nine” is off the shelf.")).toBeVisible();
+  const kept = page.getByRole("region", { name: "Kept combos" });
+  await expect(kept.getByRole("link", { name: "Easy eight" })).toBeVisible();
+  await expect(kept.getByRole("link", { name: "Nine" })).toBeHidden();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(kept.getByRole("link", { name: "Nine" })).toBeVisible();
+
+  // Found by its moves too; a starter goes to the bench with its name.
+  await page.keyboard.press("/");
+  await page.keyboard.type("lunge");
+  await expect(kept.getByText("No kept combo matches “lunge”.")).toBeVisible();
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await expect(page.getByRole("textbox", { name: "Keep it as" })).toHaveValue("Swing, swing, lunge");
+
+  await page.context().clearCookies();
+  await page.request.post("/api/auth/sign-in", {
+    data: { email: "viewer@quillhaven.example", password: "quillhaven demo" },
+  });
+  await page.goto(`${mirrup.root}/combos/bench?parts=basic-bounce,cross:right`);
+  await expect(page.getByText("Combos are kept by coaches and owners.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Keep", exact: true })).toBeDisabled();
+  await page.goto(`${mirrup.root}/combos`);
+  await expect(kept.getByRole("link", { name: "Nine" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Off the shelf" })).toBeHidden();
 });

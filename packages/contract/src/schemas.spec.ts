@@ -2,6 +2,9 @@ import { SETTINGS } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
 import type { Schema } from "joi";
 import {
+  comboChange,
+  comboFile,
+  combosRequest,
   decisionsRequest,
   groupChange,
   importRequest,
@@ -12,6 +15,7 @@ import {
   settingValues,
   studentChange,
   studioChange,
+  tokenParam,
 } from "./schemas.js";
 
 const ID = "0199c1b2-7a10-7c3e-9d52-1f0a3c5b7e90";
@@ -54,6 +58,57 @@ describe("sets", () => {
     expect(of({ misses: [{ fault: "nonsense" }] })).toBe("sets.0.misses.0.fault");
     expect(of({ id: ID.toUpperCase() })).toBe("sets.0.id");
     expect(fault(setsRequest, { sets: [] })).toBe("sets");
+  });
+});
+
+describe("combos", () => {
+  const part = { subject: "cross", side: "right", score: "xr o", times: 1 };
+  const of = (changes: object) =>
+    fault(combosRequest, { combos: [{ id: ID, name: "A", parts: [part], ...changes }] });
+  const ofPart = (changes: object) => of({ parts: [{ ...part, ...changes }] });
+
+  it("fit as the format says", () => {
+    expect(of({})).toBeNull();
+    expect(ofPart({ subject: null, side: "whole", times: 99 })).toBeNull();
+    expect(ofPart({ subject: `combo:${ID}` })).toBeNull();
+    expect(fault(comboChange, { version: 1, isRemoved: true })).toBeNull();
+  });
+
+  it("are refused for what is missing, too much, or unknown, at their place", () => {
+    expect(of({ name: " ".repeat(3) })).toBe("combos.0.name");
+    expect(of({ name: "x".repeat(81) })).toBe("combos.0.name");
+    expect(of({ parts: [] })).toBe("combos.0.parts");
+    expect(of({ parts: Array.from({ length: 401 }, () => part) })).toBe("combos.0.parts");
+    expect(ofPart({ times: 0 })).toBe("combos.0.parts.0.times");
+    expect(ofPart({ times: 100 })).toBe("combos.0.parts.0.times");
+    expect(ofPart({ score: "" })).toBe("combos.0.parts.0.score");
+    expect(ofPart({ colour: "red" })).toBe("combos.0.parts.0.colour");
+    expect(fault(combosRequest, { combos: [] })).toBe("combos");
+    expect(fault(combosRequest, { combos: [1, 2].map(() => ({ id: ID, name: "A", parts: [part] })) })).toBe(
+      "combos.1",
+    );
+    expect(fault(comboChange, { name: "A" })).toBe("version");
+  });
+
+  it("come from files of one format and version alone", () => {
+    const file = { format: "mirrup-combo", version: 1, name: "A", score: "o" };
+    expect(fault(comboFile, file)).toBeNull();
+    expect(fault(comboFile, { ...file, version: 2 })).toBe("version");
+    expect(fault(comboFile, { ...file, format: "other" })).toBe("format");
+    expect(fault(comboFile, { ...file, parts: [] })).toBe("parts");
+  });
+
+  it("are shown by links that look like one", () => {
+    expect(fault(tokenParam, "abcdefghijklmnopqrstuvwxyz_-0123")).toBeNull();
+    for (const text of [
+      "",
+      "short",
+      "a".repeat(101),
+      "../../etc/passwd/of/somebody",
+      "abc defghijklmnopqrstuvwxyz",
+    ]) {
+      expect(fault(tokenParam, text)).toBe("");
+    }
   });
 });
 

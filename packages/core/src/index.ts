@@ -327,7 +327,7 @@ export {
   type ComboMeasures,
   type RateJump,
 } from "./combos/measures.js";
-export { abilityOf, sidesOfCombo, type Ability } from "./combos/ability.js";
+export { abilityOf, sidesOfCombo, takenApart, type Ability } from "./combos/ability.js";
 export { neighboursOf, type Neighbour } from "./combos/neighbours.js";
 export { clicksOf, type Click } from "./combos/clicks.js";
 export {

@@ -20,6 +20,7 @@ import {
   onSide,
   sideKey,
   sidesOfScore,
+  takenApart,
   type PlanCombo,
   type Status,
 } from "@mirrup/core";
@@ -136,14 +137,15 @@ export class CombosService {
     );
     const now = scope.now.getTime();
     const today = localDate(now, scope.studio.timeZone);
-    const own = (subject: string, side: ComboStandingItem["side"]) =>
-      comboSubject(subject) === null
-        ? statuses.get(sideKey(subject, side))
-        : comboStanding(facts?.get(sideKey(subject, side)), true, now, today).status;
+    const partsById = new Map(combos.map((combo) => [combo.id, combo.parts]));
+    const statusOf = (subject: string, side: ComboStandingItem["side"]) =>
+      statuses.get(sideKey(subject, side));
     return combos
       .filter((combo) => combo.removedAt === null)
       .flatMap(({ id, parts }) => {
-        const canBegin = abilityOf(parts, own).code !== "not-yet";
+        // A combo among its parts is judged by what that is made of.
+        const apart = takenApart(parts, (one) => partsById.get(one));
+        const canBegin = abilityOf(apart, statusOf).code !== "not-yet";
         return sidesOfScore(parts).map((side) => ({
           comboId: id,
           side,

@@ -1,5 +1,13 @@
 import type { ComboView } from "@mirrup/contract";
-import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, readScore, type Hand } from "@mirrup/core";
+import {
+  COMBO_TEMPO,
+  comboText,
+  judgeCombo,
+  measureCombo,
+  readScore,
+  takenApart,
+  type Hand,
+} from "@mirrup/core";
 import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, TextInput } from "@mantine/core";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
@@ -63,6 +71,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
     () => (score === null ? null : measureCombo(score, { tempo, dominant })),
     [score, tempo, dominant],
   );
+  const apart = takenApart(parts, (id) => combos.find((combo) => combo.id === id)?.parts);
   const put = (next: Parts) => {
     setChosen(NOBODY);
     bench.put(next);
@@ -171,7 +180,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
         {parts.length > 0 && students !== undefined && (
           <section aria-label="Who could do it">
             <h3>Who could do it</h3>
-            <Who parts={parts} students={students} />
+            <Who parts={apart} students={students} />
           </section>
         )}
       </div>

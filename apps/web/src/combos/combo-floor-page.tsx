@@ -271,7 +271,15 @@ function StepSet({ about, step, links, linkNames, next, onAgain, onNext }: StepS
           {callOf(score).length > MOST_CALLS ? " …" : ""}
         </p>
         <p className={classes.score}>{step.score}</p>
-        {unkept && (
+        {floor.resumedFrom !== null && (
+          <p className={floorClasses.note}>
+            What was left unfinished goes on.{" "}
+            <button type="button" className={floorClasses.inline} onClick={floor.discard}>
+              Begin afresh
+            </button>
+          </p>
+        )}
+        {(unkept || floor.unkept) && (
           <p role="alert" className={floorClasses.note}>
             This browser refuses to keep the taps. Leave the page open, free some space, and finish again.
           </p>

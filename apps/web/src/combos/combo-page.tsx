@@ -9,6 +9,7 @@ import {
   readScore,
   scoreOf,
   sidesOfScore,
+  takenApart,
 } from "@mirrup/core";
 import { Button, Group, NumberInput, Skeleton, TextInput, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
@@ -105,7 +106,10 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
           {students !== undefined && (
             <section className={benchClasses.who} aria-label="Who could do it">
               <Title order={2}>Who could do it</Title>
-              <Who parts={combo.parts} students={students} />
+              <Who
+                parts={takenApart(combo.parts, (id) => combos.find((one) => one.id === id)?.parts)}
+                students={students}
+              />
             </section>
           )}
         </div>

@@ -36,6 +36,10 @@ export function ScoreEntry({ parts, text: line, onPut }: ScoreEntryProps) {
   return (
     <div>
       <ScoreEditor text={text} faults={found.faults} original={null} onChange={setText} />
+      <Text size="sm" c="dimmed">
+        o open, xr cross with the right arm on top, sr side swing right, (o o) a double, o/l on the left foot,
+        . a hop, [sr o]*4 four times.
+      </Text>
       {isLong && (
         <Text role="alert">
           That is {found.parts.length} parts; at most {COMBO_LIMITS.parts} fit on the bench. Paste it in

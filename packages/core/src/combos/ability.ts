@@ -1,7 +1,8 @@
 /** Who could do a combo now, and what the others lack (teaching.md, Combos: learned skills, at most one new). */
 import { isMet, type Status } from "../skills/standing.js";
 import { sideKey, type SubjectSide } from "../skills/side-table.js";
-import type { ComboPart } from "./part.js";
+import { comboSubject } from "./combo.js";
+import { mirrorPart, type ComboPart } from "./part.js";
 
 export interface Ability {
   /** `now`: all of it is known; `one-new`: all but one skill, and that is open; `not-yet`: more is missing. */
@@ -9,6 +10,23 @@ export interface Ability {
   readonly lacking: readonly SubjectSide[];
   /** Turns that are no skill, of which nobody knows whether they are known. */
   readonly unnamed: number;
+}
+
+/**
+ * The parts with every combo among them taken apart into its own, as often as it is done; `partsOf`
+ * answers a combo's parts as written, undefined for one that nobody keeps, which stays as it is.
+ */
+export function takenApart(
+  parts: readonly ComboPart[],
+  partsOf: (id: string) => readonly ComboPart[] | undefined,
+): readonly ComboPart[] {
+  return parts.flatMap((part) => {
+    const about = part.subject === null ? null : comboSubject(part.subject);
+    const own = about === null ? undefined : partsOf(about.id);
+    if (own === undefined) return [part];
+    const inner = takenApart(own, partsOf);
+    return part.side === "left" ? inner.map(mirrorPart) : inner;
+  });
 }
 
 /** The sides that a combo is made of, each once, in order. */

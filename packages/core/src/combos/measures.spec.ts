@@ -2,7 +2,8 @@ import { describe, expect, it } from "@jest/globals";
 import { scoreOf } from "../rope/parse.js";
 import { defaultHeight } from "../rope/timing.js";
 import { allSides, COMBO_CATALOGUE, partsOf } from "../testing/combo-catalogue.js";
-import { abilityOf } from "./ability.js";
+import { abilityOf, sidesOfCombo, takenApart } from "./ability.js";
+import { comboKey } from "./combo.js";
 import { callSheet } from "./call-sheet.js";
 import { clicksOf } from "./clicks.js";
 import { differenceOf } from "./difference.js";
@@ -64,6 +65,18 @@ describe("who could do it", () => {
     });
     expect(able("cleared", { "open-cross": "locked" }).code).toBe("not-yet");
     expect(able("ready").code).toBe("not-yet");
+  });
+
+  it("takes combos apart, on the side on which they are done", () => {
+    const id = "00000000-0000-7000-8000-000000000001";
+    const inner = partsOf("o xr o");
+    const part = { subject: comboKey(id), side: "left", score: "o xl o", times: 2 } as const;
+    const apart = takenApart([...partsOf("o"), part], (one) => (one === id ? inner : undefined));
+    expect(sidesOfCombo(apart)).toEqual([
+      { subject: "basic-bounce", side: "whole" },
+      { subject: "cross", side: "left" },
+    ]);
+    expect(takenApart([part], () => undefined)).toEqual([part]);
   });
 
   it("knows nothing of turns that are no skill, and of subjects nobody keeps", () => {
