@@ -26,6 +26,7 @@ import {
   Counter,
   floorClasses,
   Pads,
+  SetControls,
   TempoBar,
   useFloorKeys,
   useOutcome,
@@ -308,34 +309,20 @@ function StepSet({ about, step, links, linkNames, next, onAgain, onNext }: StepS
         )}
       </div>
       <div className={floorClasses.spacer} />
-      <div className={floorClasses.side}>
-        <div className={floorClasses.why}>
-          {asksWhere ? (
-            <div className={classes.where} role="group" aria-label="At which link did it miss?">
-              <span>Where?</span>
-              {links.slice(0, 9).map((link, place) => (
-                <button key={link.place} type="button" onClick={() => locate(place)}>
-                  <kbd>{place + 1}</kbd> {linkNames.get(link.place)}
-                </button>
-              ))}
-            </div>
-          ) : (
-            begun && <Corrections floor={floor} />
-          )}
-        </div>
-        <button type="button" className={floorClasses.small} disabled={!begun} onClick={floor.undo}>
-          Undo <kbd>Z</kbd>
-        </button>
-        <button
-          type="button"
-          className={floorClasses.small}
-          disabled={!begun}
-          onClick={finish}
-          data-over={run.end !== "running"}
-        >
-          Finish <kbd>Enter</kbd>
-        </button>
-      </div>
+      <SetControls floor={floor} onFinish={finish}>
+        {asksWhere ? (
+          <div className={classes.where} role="group" aria-label="At which link did it miss?">
+            <span>Where?</span>
+            {links.slice(0, 9).map((link, place) => (
+              <button key={link.place} type="button" onClick={() => locate(place)}>
+                <kbd>{place + 1}</kbd> {linkNames.get(link.place)}
+              </button>
+            ))}
+          </div>
+        ) : (
+          begun && <Corrections floor={floor} />
+        )}
+      </SetControls>
       <Pads
         floor={floor}
         counting="tap"

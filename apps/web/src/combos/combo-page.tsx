@@ -1,7 +1,5 @@
 import type { ComboView } from "@mirrup/contract";
-import { CAUTIONS } from "@mirrup/catalogue";
 import {
-  cautionsOf,
   COMBO_TEMPO,
   comboText,
   measureCombo,
@@ -24,6 +22,7 @@ import { useSettings } from "../students/index.js";
 import { addressOfParts } from "./bench-address.js";
 import benchClasses from "./bench.module.css";
 import { Call } from "./call.js";
+import { Cautions } from "./cautions.js";
 import classes from "./combo.module.css";
 import { CountsGrid, Figures } from "./figures.js";
 import { askedSide, Learn } from "./learn.js";
@@ -98,11 +97,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
             dominant="r"
             student={students?.find((one) => one.id === studentId)}
           />
-          {cautionsOf(score).map((code) => (
-            <p key={code} className={classes.caution}>
-              {CAUTIONS[code]}
-            </p>
-          ))}
+          <Cautions score={score} />
           {students !== undefined && (
             <section className={benchClasses.who} aria-label="Who could do it">
               <Title order={2}>Who could do it</Title>

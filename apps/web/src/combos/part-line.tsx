@@ -164,7 +164,7 @@ function Part({ id, part, place, parts, judged, name, isChosen, onChoose, onPut 
         aria-label={`Choose ${name}, place ${place + 1}`}
         onClick={onChoose}
       >
-        {capital(name)}
+        {part.subject === null ? name : capital(name)}
       </button>
       <div className={classes.partFoot}>
         <code>{part.score}</code>

@@ -1,5 +1,4 @@
-import { CAUTIONS } from "@mirrup/catalogue";
-import { cautionsOf, COMBO_TEMPO, comboText, measureCombo, readScore, scoreOf } from "@mirrup/core";
+import { COMBO_TEMPO, comboText, measureCombo, readScore, scoreOf } from "@mirrup/core";
 import { NumberInput, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
@@ -8,6 +7,7 @@ import { Fault } from "../app/faults.js";
 import { listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
 import { Call } from "./call.js";
+import { Cautions } from "./cautions.js";
 import classes from "./combo.module.css";
 import { CountsGrid } from "./figures.js";
 import { sharedComboQuery } from "./queries.js";
@@ -42,11 +42,7 @@ export function SharedPage() {
         label={`The braid of: ${listWords(readScore(score)).slice(0, 400)}`}
       />
       <CountsGrid score={score} />
-      {cautionsOf(score).map((code) => (
-        <p key={code} className={classes.caution}>
-          {CAUTIONS[code]}
-        </p>
-      ))}
+      <Cautions score={score} />
       <NumberInput
         label="Tempo"
         suffix=" a minute"

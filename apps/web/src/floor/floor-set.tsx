@@ -28,6 +28,7 @@ import { HandleBar } from "./handle-bar.js";
 import { Pads } from "./pads.js";
 import { Result } from "./result.js";
 import { tappedTimes } from "./rhythm-words.js";
+import { SetControls } from "./set-controls.js";
 import { SetHeading } from "./set-heading.js";
 import { TempoBar } from "./tempo-bar.js";
 import { useFloorKeys } from "./use-floor-keys.js";
@@ -200,32 +201,13 @@ export function FloorSet(props: FloorSetProps) {
         <HandForm onFinish={(typed: HandCounts) => take(floor.finishByHand(typed))} />
       ) : (
         <>
-          <div className={classes.side}>
-            <div className={classes.why}>
-              {asksWhy ? (
-                <FaultStrip subject={about.subject} onName={floor.name} />
-              ) : (
-                begun && drill.kind !== "hold" && counting !== "partner" && <Corrections floor={floor} />
-              )}
-            </div>
-            <button
-              type="button"
-              className={classes.small}
-              disabled={!begun || floor.sensing}
-              onClick={floor.undo}
-            >
-              Undo <kbd>Z</kbd>
-            </button>
-            <button
-              type="button"
-              className={classes.small}
-              disabled={!begun}
-              onClick={finish}
-              data-over={run.end !== "running"}
-            >
-              Finish <kbd>Enter</kbd>
-            </button>
-          </div>
+          <SetControls floor={floor} onFinish={finish}>
+            {asksWhy ? (
+              <FaultStrip subject={about.subject} onName={floor.name} />
+            ) : (
+              begun && drill.kind !== "hold" && counting !== "partner" && <Corrections floor={floor} />
+            )}
+          </SetControls>
           <Pads floor={floor} counting={counting} onPress={press} onMiss={miss} onFinish={finish} />
         </>
       )}

@@ -3,6 +3,7 @@ export { Corrections } from "./corrections.js";
 export { Counter } from "./counter.js";
 export { floorAddress } from "./drill-address.js";
 export { Pads } from "./pads.js";
+export { SetControls } from "./set-controls.js";
 export { TempoBar } from "./tempo-bar.js";
 export { useFloorKeys } from "./use-floor-keys.js";
 export { useOutcome, type Outcome } from "./use-outcome.js";

@@ -13,7 +13,7 @@ const KEYS = [
   ["Space", "on the floor: clean"],
   ["M", "on the floor: miss"],
   ["Z", "on the floor: undo"],
-  ["1 to 9", "on the floor, after a miss: why"],
+  ["1 to 9", "on the floor, after a miss: why; in a combo, where"],
   ["T", "on the floor: tap the tempo"],
   ["P", "on the floor: pause a count that goes on by itself"],
   ["Ctrl Z", "on a class plan and the combo bench: undo; Ctrl Y does it again"],

@@ -103,6 +103,18 @@ describe("repairs", () => {
     expect(kinds).toContain("variant");
   });
 
+  it("are the same in the middle of a long combo, which stays as it was around them", () => {
+    const around = Array.from({ length: 40 }, (_, place) => (place % 2 === 0 ? "o" : "xr o"));
+    const long = partsOf(...around, "sr sl", "xr o", ...around);
+    const place = long.findIndex((part, at) => part.score === "xr o" && long[at - 1]?.score === "sr sl");
+    const repairs = repairsOf(COMBO_CATALOGUE, long, place);
+    const short = repairsOf(COMBO_CATALOGUE, partsOf("o", "sr sl", "xr o", "o"), 2);
+    expect(repairs.map(({ kind, cost, left }) => [kind, cost, left])).toEqual(
+      short.map(({ kind, cost, left }) => [kind, cost, left]),
+    );
+    for (const { parts } of repairs) expect(faultCount(judgeCombo(parts))).toBe(0);
+  });
+
   it("are none for a join with nothing wrong", () => {
     expect(textsOf("sr o", "xr o")).toEqual([]);
     expect(repairsOf(COMBO_CATALOGUE, partsOf("xr o"), 0)).toEqual([]);

@@ -7,7 +7,8 @@ import { checkBeat, type CheckState } from "../rope/check.js";
 import { measureScore } from "../rope/measure.js";
 import { scoreOf } from "../rope/parse.js";
 import { expandBeats, type Beat, type Direction } from "../rope/score.js";
-import { siblingsOf, type Catalogue } from "../skills/catalogue.js";
+import { sidesOf } from "../sides.js";
+import { siblingsOf, skillOf, type Catalogue } from "../skills/catalogue.js";
 import type { Hand } from "../rope/arms.js";
 import { faultCount, isSideways, judgeCombo, stateAfter, type JudgeOptions } from "./judge.js";
 import {
@@ -139,17 +140,27 @@ function fillerParts(
   });
 }
 
-/**
- * The repairs of the join before part `place`, the cheapest first, at most six; none for the first
- * part and for a join with nothing wrong.
- */
-export function repairsOf(
+/** In a longer combo so many parts on each side of the join are judged with a repair, and no more. */
+const AROUND = 12;
+
+/** The other variants of a part, on its own side where they have one. */
+function variantsOf(catalogue: Catalogue, part: ComboPart): readonly ComboPart[] {
+  if (part.subject === null) return [];
+  return siblingsOf(catalogue, part.subject).flatMap((subject) => {
+    const sides = sidesOf(skillOf(catalogue, subject));
+    const side = sides.find((one) => one === part.side) ?? sides.at(-1) ?? "whole";
+    const variant = partOfSkill(catalogue, subject, side);
+    return variant === null ? [] : [{ ...variant, times: part.times }];
+  });
+}
+
+/** The repairs of a join in a combo that is judged whole. */
+function repairsAt(
   catalogue: Catalogue,
   parts: readonly ComboPart[],
   place: number,
-  asked: JudgeOptions = {},
+  options: Goal["options"],
 ): readonly Repair[] {
-  const options = { ...asked, dominant: asked.dominant ?? ("r" as const) };
   const after = parts[place];
   const before = parts[place - 1];
   if (after === undefined || before === undefined) return [];
@@ -176,25 +187,32 @@ export function repairsOf(
     consider(kind, [part], parts.with(at, part));
   swap("mirror", place, mirrorPart(after));
   swap("mirror-before", place - 1, mirrorPart(before));
-  for (const [kind, at, part] of [
-    ["variant", place, after],
-    ["variant-before", place - 1, before],
-  ] as const) {
-    for (const subject of part.subject === null ? [] : siblingsOf(catalogue, part.subject)) {
-      const side =
-        catalogue.skills.get(subject)?.twoSided === true
-          ? part.side === "whole"
-            ? "right"
-            : part.side
-          : "whole";
-      const variant = partOfSkill(catalogue, subject, side);
-      if (variant !== null) swap(kind, at, { ...variant, times: part.times });
-    }
-  }
-  return repairs
-    .sort(
-      (one, other) =>
-        one.left - other.left || one.cost - other.cost || one.change.length - other.change.length,
-    )
-    .slice(0, MOST);
+  for (const variant of variantsOf(catalogue, after)) swap("variant", place, variant);
+  for (const variant of variantsOf(catalogue, before)) swap("variant-before", place - 1, variant);
+  return repairs;
+}
+
+function byPrice(one: Repair, other: Repair): number {
+  return one.left - other.left || one.cost - other.cost || one.change.length - other.change.length;
+}
+
+/**
+ * The repairs of the join before part `place`, the cheapest first, at most six; none for the first
+ * part and for a join with nothing wrong. In a combo of more than two dozen parts what is left wrong
+ * is told of the dozen on each side.
+ */
+export function repairsOf(
+  catalogue: Catalogue,
+  parts: readonly ComboPart[],
+  place: number,
+  asked: JudgeOptions = {},
+): readonly Repair[] {
+  const options = { ...asked, dominant: asked.dominant ?? ("r" as const) };
+  const from = Math.max(0, place - AROUND);
+  const near = parts.slice(from, place + AROUND);
+  const [head, tail] = [parts.slice(0, from), parts.slice(place + AROUND)];
+  return repairsAt(catalogue, near, place - from, options)
+    .toSorted(byPrice)
+    .slice(0, MOST)
+    .map((repair) => ({ ...repair, parts: gathered([...head, ...repair.parts, ...tail]) }));
 }
