@@ -109,7 +109,7 @@ function benchInstance(pool, [name, more]) {
   const what = made.ok ? `${made.combos.length} combos` : "proven that there is none";
   const more60 = plain.isCapped ? ">" : "";
   console.log(
-    `combos, ${name}: ${what}, plain search over the search: ${more60}${(plain.took / took).toFixed(0)} times as long  ` +
+    `combos, ${name}: ${what}, plain search over the search: ${more60}${(plain.took / took).toPrecision(2)} times as long  ` +
       `(${took.toPrecision(3)} ms to ${more60}${plain.took.toPrecision(3)} ms, in which it found ${plain.found})`,
   );
 }

@@ -100,6 +100,7 @@ export class ComboSearch {
   private readonly facts: readonly PartFacts[];
   private readonly classes: (readonly EdgeClass[] | undefined)[] = [];
   private readonly ranges = new Map<number, Range | null>();
+  private readonly endings = new Map<number, boolean>();
   private readonly dead = new Set<number>();
   private readonly owed = new Map<number, Owed>();
   private readonly isOut: readonly boolean[];
@@ -230,9 +231,24 @@ export class ComboSearch {
     return moves + rest.most >= least && moves + rest.least <= most;
   }
 
+  /** Whether there is any ending from here, whatever its difficulty; ends with the first that is found. */
+  private canEnd(node: Node): boolean {
+    if (node.left === 0) return node.mask === this.fullMask;
+    if (this.isTooShort(node)) return false;
+    const key = this.keyOf(node);
+    const known = this.endings.get(key);
+    if (known !== undefined) return known;
+    const can = this.classesOf(node.state).some((edge) => {
+      const next = this.after(node, edge);
+      return next !== null && this.canEnd(next);
+    });
+    this.endings.set(key, can);
+    return can;
+  }
+
   /** Whether any combo keeps all that is asked; exact. */
   isPossible(): boolean {
-    return this.draw(1) !== null;
+    return this.canEnd(this.root) && (this.asked.difficulty === "any" || this.draw(1) !== null);
   }
 
   /** One combo drawn by a seed; null where none exists. */
