@@ -347,17 +347,9 @@ export {
   type ComboStanding,
   type ComboSubject,
 } from "./combos/combo.js";
-export {
-  learningOf,
-  learningSteps,
-  linkAtTurn,
-  linksOf,
-  onSide,
-  type ComboLink,
-  type ComboSet,
-  type Learning,
-  type LearningStep,
-} from "./combos/learning.js";
+export { learningOf, type ComboSet, type Learning } from "./combos/learning.js";
+export { learningSteps, type LearningStep } from "./combos/learning-steps.js";
+export { linkAtTurn, linksOf, onSide, type ComboLink } from "./combos/links.js";
 export {
   ACTIVE_RESTS,
   FREESTYLE_LIMITS,

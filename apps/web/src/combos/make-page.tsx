@@ -1,19 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import {
-  COMBO_COUNTS,
-  comboText,
-  demandOf,
-  DIFFICULTIES,
-  expandBeats,
-  goalSides,
-  isBounce,
-  MAKING_LIMITS,
-  measureCombo,
-  scoreOf,
-  sideKey,
-  sidesOf,
-  type MadeCombo,
-} from "@mirrup/core";
+import { COMBO_COUNTS, DIFFICULTIES, goalSides, MAKING_LIMITS, sideKey, sidesOf } from "@mirrup/core";
 import {
   Alert,
   Button,
@@ -30,19 +16,11 @@ import {
 } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
-import { Link, useSearchParams } from "react-router";
-import { v7 as uuid } from "uuid";
-import { useMembership } from "../account/index.js";
+import { useSearchParams } from "react-router";
 import { currentParams } from "../app/current-params.js";
-import { usePaths } from "../app/paths.js";
-import { offerUndo } from "../app/undo.js";
-import { capital, keyName, linkWords, listWords, skillName } from "../app/words.js";
+import { capital, keyName } from "../app/words.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
-import { addressOfParts } from "./bench-address.js";
-import { nameOfParts } from "./bench.js";
-import { ComboCard } from "./combo-card.js";
 import { comboPart } from "./combo-part.js";
-import combosClasses from "./combos.module.css";
 import {
   addressOfMaking,
   EVERYTHING,
@@ -57,10 +35,10 @@ import {
 import classes from "./make.module.css";
 import { combosQuery, comboStandingsQuery, namesOf } from "./queries.js";
 import { useComboStudents, useFor } from "./use-for.js";
-import { useKeep } from "./use-keep.js";
 import { useMaker } from "./use-maker.js";
+import { Found } from "./found.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
-import { combosFaultWords, DIFFICULTY_NAMES, plainName, type ComboNames } from "./words.js";
+import { combosFaultWords, DIFFICULTY_NAMES } from "./words.js";
 
 const SKILLS = [...CATALOGUE.skills.values()].filter((skill) => skill.score !== null);
 const SIDE_OPTIONS = SKILLS.flatMap((skill) => [
@@ -316,103 +294,5 @@ export function MakePage() {
         <Found combos={found} names={names} tempo={tempo} />
       </section>
     </div>
-  );
-}
-
-interface FoundProps {
-  readonly combos: readonly MadeCombo[];
-  readonly names: ComboNames;
-  readonly tempo: number;
-}
-
-/** What makes a combo hard, and what it trains. */
-function noteOf({ parts, counts, handMoves }: MadeCombo, tempo: number): string {
-  const score = scoreOf(comboText(parts));
-  const { timing, highest } = measureCombo(score, { tempo, dominant: "r" });
-  const link = timing.tightest === null ? undefined : timing.links[timing.tightest];
-  const beats = expandBeats(score);
-  const arms = (place: { readonly beat: number; readonly turn: number }) =>
-    beats[place.beat]?.turns[place.turn]?.arms ?? "o";
-  const hard =
-    link === undefined || link.cost === 0
-      ? "Nothing in it is hard on the hands"
-      : `Hardest: ${linkWords(arms(link.from), arms(link.to))} at count ${link.to.beat + 1}, ${Math.round(demandOf(timing))} hand moves a second`;
-  const moves = parts.filter((part) => !isBounce(part) && part.subject !== null);
-  const skills = [...new Set(moves.map((part) => part.subject ?? ""))]
-    .filter((id) => CATALOGUE.skills.has(id))
-    .sort((one, other) => (CATALOGUE.levels.get(other) ?? 0) - (CATALOGUE.levels.get(one) ?? 0));
-  const trains = skills.slice(0, 3).map(skillName);
-  const pace = (handMoves / counts).toFixed(1);
-  return `${hard}${highest > 2 ? ", and a jump of three turns or more" : ""}. ${pace} hand moves a count. Trains ${trains.length === 0 ? "the rhythm" : listWords(trains)}.`;
-}
-
-function Found({ combos, names, tempo }: FoundProps) {
-  const paths = usePaths();
-  const [params] = useSearchParams();
-  const { keep, takeOff } = useKeep();
-  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
-  const student = params.get("for");
-  const fresh = combos.filter((combo) => !kept.has(comboText(combo.parts)));
-  const nameOf = ({ parts }: MadeCombo) => nameOfParts(parts, (part) => plainName(part, names));
-  const keepAll = (list: readonly MadeCombo[]) => {
-    const made = list.map((combo) => ({ id: uuid(), name: nameOf(combo), parts: combo.parts }));
-    keep.mutate(made, {
-      onSuccess: (stored) => {
-        setKept(new Set([...kept, ...list.map((combo) => comboText(combo.parts))]));
-        const [first] = stored;
-        const done =
-          list.length === 1
-            ? `“${first?.name ?? ""}” is on the shelf.`
-            : `${list.length} combos are on the shelf.`;
-        offerUndo(done, () => stored.forEach((combo) => takeOff(combo, () => undefined)));
-      },
-    });
-  };
-  if (combos.length === 0) return null;
-  return (
-    <>
-      {mayTeach && combos.length > 1 && (
-        <Group mt="xs">
-          <Button
-            variant="default"
-            disabled={fresh.length === 0}
-            loading={keep.isPending}
-            onClick={() => keepAll(fresh)}
-          >
-            {fresh.length === 0 ? "All are kept" : `Keep all ${fresh.length}`}
-          </Button>
-        </Group>
-      )}
-      <ul className={combosClasses.cards}>
-        {combos.map((combo) => {
-          const text = comboText(combo.parts);
-          const bench = new URLSearchParams({
-            parts: addressOfParts(combo.parts),
-            ...(student === null ? {} : { for: student }),
-          });
-          return (
-            <ComboCard key={text} title={nameOf(combo)} parts={combo.parts} note={noteOf(combo, tempo)}>
-              {mayTeach && (
-                <Button
-                  variant="default"
-                  disabled={kept.has(text) || keep.isPending}
-                  onClick={() => keepAll([combo])}
-                >
-                  {kept.has(text) ? "Kept" : "Keep"}
-                </Button>
-              )}
-              <Button
-                component={Link}
-                variant="default"
-                to={`${paths.comboPage("bench")}?${bench.toString()}`}
-              >
-                To the bench
-              </Button>
-            </ComboCard>
-          );
-        })}
-      </ul>
-    </>
   );
 }

@@ -4,14 +4,9 @@ import { scoreOf } from "../rope/parse.js";
 import { partsOf } from "../testing/combo-catalogue.js";
 import type { Miss } from "../practice/set.js";
 import { comboKey, comboStanding, comboSubject, linkKey, sidesOfScore } from "./combo.js";
-import {
-  learningOf,
-  learningSteps,
-  linkAtTurn,
-  linksOf,
-  type ComboSet,
-  type LearningStep,
-} from "./learning.js";
+import { learningOf, type ComboSet } from "./learning.js";
+import { learningSteps, type LearningStep } from "./learning-steps.js";
+import { linkAtTurn, linksOf } from "./links.js";
 import { NO_FACTS } from "../practice/evidence.js";
 import { startReview } from "../practice/review.js";
 

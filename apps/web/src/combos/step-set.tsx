@@ -1,0 +1,203 @@
+import {
+  callOf,
+  COMBO_GATE,
+  comboSubject,
+  scoreOf,
+  type CalledBeat,
+  type ComboLink,
+  type LearningStep,
+  type Side,
+} from "@mirrup/core";
+import type { SetRequest } from "@mirrup/contract";
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { drillWords } from "../app/words.js";
+import {
+  CallOut,
+  Corrections,
+  Counter,
+  floorClasses,
+  Pads,
+  SetControls,
+  TempoBar,
+  useFloorKeys,
+  useOutcome,
+  useRun,
+  useTempo,
+} from "../floor/index.js";
+import classes from "./combo-floor.module.css";
+import { comboSetsQuery, comboStandingsQuery } from "./queries.js";
+import { stepName } from "./words.js";
+
+/** More counts than these are not read at a glance. */
+const MOST_CALLS = 16;
+
+interface StepSetProps {
+  readonly about: { readonly studentId: string; readonly subject: string; readonly side: Side };
+  readonly step: LearningStep;
+  /** Where a miss can be put: every link of the whole. */
+  readonly links: readonly ComboLink[];
+  readonly linkNames: ReadonlyMap<number, string>;
+  readonly next: LearningStep | undefined;
+  readonly onAgain: () => void;
+  readonly onNext: () => void;
+}
+
+/** One set of a step: counted, its misses put at their links, then what it came to. */
+export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }: StepSetProps) {
+  const client = useQueryClient();
+  const floor = useRun(about, step.drill);
+  const { run, begun } = floor;
+  const tempo = useTempo();
+  const [called, setCalled] = useState<readonly CalledBeat[] | null>(null);
+  const [finished, setFinished] = useState<SetRequest | null>(null);
+  const [unkept, setUnkept] = useState(false);
+  const outcome = useOutcome(finished);
+  const heading = useRef<HTMLHeadingElement>(null);
+  const score = scoreOf(step.score);
+  const last = run.tries.at(-1);
+  const asksWhere = last?.kind === "miss" && last.turn === undefined && links.length > 0;
+  const isStored = outcome.kind === "stored";
+  const { studentId, subject } = about;
+  const comboId = comboSubject(subject)?.id ?? "";
+  useEffect(() => {
+    if (!isStored) return;
+    void client.invalidateQueries({ queryKey: comboSetsQuery(studentId, comboId).queryKey });
+    void client.invalidateQueries({ queryKey: comboStandingsQuery(studentId).queryKey });
+  }, [isStored, client, studentId, comboId]);
+  useEffect(() => {
+    if (finished !== null) heading.current?.focus();
+  }, [finished]);
+  const finish = () => {
+    if (begun) floor.finish().then(setFinished, () => setUnkept(true));
+  };
+  const counts = finished === null;
+  const locate = (place: number) => {
+    const link = links[place];
+    if (link !== undefined) floor.locate(link.turn);
+  };
+  useFloorKeys({
+    clean: () => counts && floor.enter({ kind: "clean" }),
+    miss: () => counts && floor.enter({ kind: "miss" }),
+    pause: () => undefined,
+    tempo: tempo.tap,
+    number: (place) => counts && asksWhere && locate(place),
+    undo: () => counts && floor.undo(),
+    next: () => (finished === null ? finish() : outcome.kind !== "sending" && onNext()),
+  });
+  if (finished !== null) {
+    const misses = run.misses.length;
+    const change = outcome.kind === "stored" ? outcome.change : undefined;
+    const isCleared = change?.to === "cleared";
+    return (
+      <div className={classes.result}>
+        <div role="status">
+          <h2 ref={heading} tabIndex={-1} data-cleared={isCleared}>
+            {isCleared && change.from !== "cleared"
+              ? "Cleared"
+              : `${finished.clean} of ${finished.clean + finished.misses.length} clean`}
+          </h2>
+          <p>
+            {outcome.kind === "sending" && "It is kept on this device and being sent."}
+            {outcome.kind === "kept" && "Kept on this device. It is sent as soon as the server answers."}
+            {outcome.kind === "signed-out" && "Kept on this device. It is sent when you sign in again."}
+            {outcome.kind === "refused" && `Not stored: ${outcome.message}`}
+            {isStored && misses === 0 && "Stored."}
+            {isStored && step.code === "whole" && "The gate is 4 clean of 5."}
+          </p>
+        </div>
+        <div className={classes.after}>
+          <button type="button" className={floorClasses.small} onClick={onAgain}>
+            The same again
+          </button>
+          <button
+            type="button"
+            className={floorClasses.clean}
+            disabled={outcome.kind === "sending"}
+            onClick={onNext}
+          >
+            {next === undefined
+              ? "All steps are passed: back to the combo"
+              : `Next: ${stepName(next, linkNames)}, ${drillWords(next.drill)}`}{" "}
+            <kbd>Enter</kbd>
+          </button>
+        </div>
+      </div>
+    );
+  }
+  return (
+    <div className={floorClasses.stage}>
+      <div className={floorClasses.top}>
+        <p className={floorClasses.drill}>
+          {drillWords(floor.drill)}
+          {step.tempo === null ? "" : `, at ${step.tempo} a minute`}
+        </p>
+        <p className={classes.calls}>
+          {callOf(score)
+            .slice(0, MOST_CALLS)
+            .map((called) => called.words)
+            .join(" · ")}
+          {callOf(score).length > MOST_CALLS ? " …" : ""}
+        </p>
+        <p className={classes.score}>{step.score}</p>
+        {floor.resumedFrom !== null && (
+          <p className={floorClasses.note}>
+            What was left unfinished goes on.{" "}
+            <button type="button" className={floorClasses.inline} onClick={floor.discard}>
+              Begin afresh
+            </button>
+          </p>
+        )}
+        {(unkept || floor.unkept) && (
+          <p role="alert" className={floorClasses.note}>
+            This browser refuses to keep the taps. Leave the page open, free some space, and finish again.
+          </p>
+        )}
+      </div>
+      <Counter floor={floor} best={0} gate={step.code === "whole" ? COMBO_GATE : null} />
+      <div className={floorClasses.tools}>
+        <TempoBar
+          tempo={tempo}
+          ticks={[]}
+          onCall={() => {
+            const pattern = callOf(score);
+            setCalled(pattern);
+            tempo.call(pattern);
+          }}
+        />
+        {called !== null && tempo.beat !== null && (
+          <CallOut
+            pattern={called}
+            beat={tempo.beat}
+            onStop={() => {
+              tempo.stop();
+              setCalled(null);
+            }}
+          />
+        )}
+      </div>
+      <div className={floorClasses.spacer} />
+      <SetControls floor={floor} onFinish={finish}>
+        {asksWhere ? (
+          <div className={classes.where} role="group" aria-label="At which link did it miss?">
+            <span>Where?</span>
+            {links.slice(0, 9).map((link, place) => (
+              <button key={link.place} type="button" onClick={() => locate(place)}>
+                <kbd>{place + 1}</kbd> {linkNames.get(link.place)}
+              </button>
+            ))}
+          </div>
+        ) : (
+          begun && <Corrections floor={floor} />
+        )}
+      </SetControls>
+      <Pads
+        floor={floor}
+        counting="tap"
+        onPress={() => floor.enter({ kind: "clean" })}
+        onMiss={() => floor.enter({ kind: "miss" })}
+        onFinish={finish}
+      />
+    </div>
+  );
+}
