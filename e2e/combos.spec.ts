@@ -75,6 +75,10 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   await expect(learn).toContainText("Amara Thistle: ready as written.");
   await learn.getByRole("listitem").first().getByRole("link", { name: "To the floor" }).click();
   await expect(page.getByRole("heading", { name: /^Link: / })).toBeVisible();
+  // Whoever hurts does not jump on, here as anywhere.
+  await page.getByRole("button", { name: "Pain: stop today" }).click();
+  await expect(page.getByRole("alert")).toContainText("Jumping ends for Amara Thistle today");
+  await page.getByRole("button", { name: "It was pressed by mistake" }).click();
   await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
   await press(page, "Space", 16);
   await page.getByRole("button", { name: /Reached/ }).click();

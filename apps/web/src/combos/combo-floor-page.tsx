@@ -1,5 +1,5 @@
 import { learningOf, linksOf, onSide, SIDES, type Side } from "@mirrup/core";
-import type { ComboView, SetRequest } from "@mirrup/contract";
+import type { ComboView, SetRequest, StudentView } from "@mirrup/contract";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -7,7 +7,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
-import { floorClasses, useWakeLock } from "../floor/index.js";
+import { floorClasses, Stopped, useStopped, useWakeLock } from "../floor/index.js";
 import { OutboxNote } from "../outbox/index.js";
 import { studentQuery } from "../students/index.js";
 import { comboSetsQuery, combosQuery, namesOf } from "./queries.js";
@@ -48,7 +48,7 @@ export function ComboFloorPage() {
       combo={combo}
       names={namesOf(combos.data)}
       studentId={studentId}
-      studentName={student.data?.name ?? ""}
+      student={student.data ?? { name: "", hasStopped: false }}
       side={known}
       stepId={step}
       sets={sets.data ?? []}
@@ -60,17 +60,18 @@ interface ComboFloorProps {
   readonly combo: ComboView;
   readonly names: ComboNames;
   readonly studentId: string;
-  readonly studentName: string;
+  readonly student: Pick<StudentView, "name" | "hasStopped">;
   readonly side: Side;
   readonly stepId: string;
   readonly sets: readonly SetRequest[];
 }
 
-function ComboFloor({ combo, names, studentId, studentName, side, stepId, sets }: ComboFloorProps) {
+function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: ComboFloorProps) {
   const paths = usePaths();
   const navigate = useNavigate();
   const { tempo } = useTempoAsked();
   const [round, setRound] = useState(0);
+  const { hasStopped, press } = useStopped(studentId, student.hasStopped);
   const options = { id: combo.id, side, dominant: "r", tempo } as const;
   const learning = learningOf(
     combo.parts,
@@ -103,35 +104,44 @@ function ComboFloor({ combo, names, studentId, studentName, side, stepId, sets }
         <div className={floorClasses.names}>
           <h1>{capital(stepName(step, linkNames))}</h1>
           <p>
-            {studentName} · {combo.name}
+            {student.name} · {combo.name}
             {comboSideName(side) === "" ? "" : `, ${comboSideName(side)}`}
           </p>
         </div>
+        {!hasStopped && (
+          <button type="button" className={floorClasses.leave} onClick={() => press(true)}>
+            Pain: stop today
+          </button>
+        )}
         <OutboxNote />
       </header>
-      <StepSet
-        key={round}
-        about={{ studentId, subject: step.subject, side: step.side }}
-        step={step}
-        links={step.code === "link" ? [] : links}
-        linkNames={linkNames}
-        next={next}
-        onAgain={() => setRound(round + 1)}
-        onNext={() =>
-          next === undefined
-            ? void navigate(`${paths.combo(combo.id)}?for=${studentId}`)
-            : next.id === step.id && next.side === step.side
-              ? setRound(round + 1)
-              : void navigate(
-                  paths.comboFloor(
-                    studentId,
-                    combo.id,
-                    next.side,
-                    next.code === "mirrored" ? "whole" : next.id,
-                  ),
-                )
-        }
-      />
+      {hasStopped ? (
+        <Stopped name={student.name} isSent={student.hasStopped} onTakeBack={() => press(false)} />
+      ) : (
+        <StepSet
+          key={round}
+          about={{ studentId, subject: step.subject, side: step.side }}
+          step={step}
+          links={step.code === "link" ? [] : links}
+          linkNames={linkNames}
+          next={next}
+          onAgain={() => setRound(round + 1)}
+          onNext={() =>
+            next === undefined
+              ? void navigate(`${paths.combo(combo.id)}?for=${studentId}`)
+              : next.id === step.id && next.side === step.side
+                ? setRound(round + 1)
+                : void navigate(
+                    paths.comboFloor(
+                      studentId,
+                      combo.id,
+                      next.side,
+                      next.code === "mirrored" ? "whole" : next.id,
+                    ),
+                  )
+          }
+        />
+      )}
     </main>
   );
 }

@@ -86,7 +86,6 @@ export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }
     next: () => (finished === null ? finish() : outcome.kind !== "sending" && onNext()),
   });
   if (finished !== null) {
-    const misses = run.misses.length;
     const change = outcome.kind === "stored" ? outcome.change : undefined;
     const isCleared = change?.to === "cleared";
     return (
@@ -102,8 +101,8 @@ export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }
             {outcome.kind === "kept" && "Kept on this device. It is sent as soon as the server answers."}
             {outcome.kind === "signed-out" && "Kept on this device. It is sent when you sign in again."}
             {outcome.kind === "refused" && `Not stored: ${outcome.message}`}
-            {isStored && misses === 0 && "Stored."}
-            {isStored && step.code === "whole" && "The gate is 4 clean of 5."}
+            {isStored && "Stored."}
+            {isStored && step.code === "whole" && " The gate is 4 clean of 5."}
           </p>
         </div>
         <div className={classes.after}>
@@ -181,9 +180,9 @@ export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }
         {asksWhere ? (
           <div className={classes.where} role="group" aria-label="At which link did it miss?">
             <span>Where?</span>
-            {links.slice(0, 9).map((link, place) => (
+            {links.map((link, place) => (
               <button key={link.place} type="button" onClick={() => locate(place)}>
-                <kbd>{place + 1}</kbd> {linkNames.get(link.place)}
+                {place < 9 && <kbd>{place + 1}</kbd>} {linkNames.get(link.place)}
               </button>
             ))}
           </div>

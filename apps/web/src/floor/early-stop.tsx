@@ -7,7 +7,7 @@ import classes from "./floor.module.css";
 const RETRY_MS = 5000;
 
 /** Ends a student's jumping for today, and begins it again; tried until the server has it. */
-export function useEarlyStop(studentId: string) {
+function useEarlyStop(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (stops: boolean) =>
@@ -16,6 +16,14 @@ export function useEarlyStop(studentId: string) {
     retryDelay: RETRY_MS,
     onSettled: () => client.invalidateQueries({ queryKey: ["students"] }),
   });
+}
+
+/** Whether jumping has ended for a student today: what was pressed counts at once, the server is told as soon as it answers. */
+export function useStopped(studentId: string, isStored: boolean) {
+  const stop = useEarlyStop(studentId);
+  const isPressed =
+    stop.variables !== undefined && (stop.isPending || stop.isSuccess) ? stop.variables : undefined;
+  return { hasStopped: isPressed ?? isStored, press: (stops: boolean) => stop.mutate(stops) };
 }
 
 interface StoppedProps {

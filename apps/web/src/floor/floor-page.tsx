@@ -12,7 +12,7 @@ import { capital, subjectName } from "../app/words.js";
 import { OutboxNote } from "../outbox/index.js";
 import { nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "./drill-address.js";
-import { Stopped, useEarlyStop } from "./early-stop.js";
+import { Stopped, useStopped } from "./early-stop.js";
 import { FloorSet } from "./floor-set.js";
 import { AnotherStudent, StudentStrip } from "./student-strip.js";
 import { useStrip } from "./use-strip.js";
@@ -79,11 +79,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const base = proposed ?? (item === undefined ? FALLBACK : gateDrill(item.gate));
   const drill = drillFrom(params, base);
   const [first] = next.data ?? [];
-  const stop = useEarlyStop(studentId);
-  // What was pressed counts at once; the server is told as soon as it answers.
-  const isPressed =
-    stop.variables !== undefined && (stop.isPending || stop.isSuccess) ? stop.variables : undefined;
-  const hasStopped = isPressed ?? student.data?.hasStopped ?? false;
+  const { hasStopped, press } = useStopped(studentId, student.data?.hasStopped ?? false);
 
   const choose = (chosen: RunnableDrill) => setParams(addressOf(chosen), { replace: true });
   const goOn = () => {
@@ -108,7 +104,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
         </div>
         {strip.entries.length === 0 && <AnotherStudent strip={strip} about={about} name={name} />}
         {!hasStopped && (
-          <button type="button" className={classes.leave} onClick={() => stop.mutate(true)}>
+          <button type="button" className={classes.leave} onClick={() => press(true)}>
             Pain: stop today
           </button>
         )}
@@ -116,11 +112,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
       </header>
       <StudentStrip strip={strip} about={about} name={name} />
       {hasStopped && (
-        <Stopped
-          name={name}
-          isSent={student.data?.hasStopped === true}
-          onTakeBack={() => stop.mutate(false)}
-        />
+        <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />
       )}
       {!hasStopped &&
         (standings.isPending && standings.fetchStatus === "fetching" ? (

@@ -1,6 +1,7 @@
 export { CallOut } from "./call-out.js";
 export { Corrections } from "./corrections.js";
 export { Counter } from "./counter.js";
+export { Stopped, useStopped } from "./early-stop.js";
 export { floorAddress } from "./drill-address.js";
 export { Pads } from "./pads.js";
 export { SetControls } from "./set-controls.js";
