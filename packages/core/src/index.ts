@@ -294,9 +294,7 @@ export {
 export { partsOfScore } from "./combos/read-parts.js";
 export {
   faultCount,
-  isSameCombo,
   judgeCombo,
-  partAt,
   type JudgedCombo,
   type JudgedPart,
   type JudgeOptions,

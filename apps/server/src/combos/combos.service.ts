@@ -21,7 +21,9 @@ import {
   sideKey,
   sidesOfScore,
   takenApart,
+  type ComboStanding,
   type PlanCombo,
+  type Side,
   type Status,
 } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
@@ -45,6 +47,13 @@ const LAST_SETS = 60;
 
 function hashOf(token: string): string {
   return createHash("sha256").update(token).digest("hex");
+}
+
+/** A combo of the shelf on one side, as a student stands with it. */
+interface ComboSide {
+  readonly combo: ComboEntity;
+  readonly side: Side;
+  readonly standing: ComboStanding;
 }
 
 /** Combos: kept, shown by a link, and where students stand with them. */
@@ -127,6 +136,19 @@ export class CombosService {
 
   /** Where a student stands with each combo on the shelf, a side a line. */
   async standingsOf(scope: Scope, studentId: string): Promise<ComboStandingItem[]> {
+    const sides = await this.shelfOf(scope, studentId);
+    return sides.map(({ combo, side, standing }) => ({ comboId: combo.id, side, ...standing }));
+  }
+
+  /** The combos on the shelf, as a student's plan asks for them. */
+  async planned(scope: Scope, studentId: string): Promise<PlanCombo[]> {
+    const sides = await this.shelfOf(scope, studentId);
+    return sides.map(({ combo: { id, name, parts }, side, standing: { status, cleanChance } }) => ({
+      ...{ id, name, side, parts: onSide(parts, side), status, cleanChance },
+    }));
+  }
+
+  private async shelfOf(scope: Scope, studentId: string): Promise<readonly ComboSide[]> {
     const student = await this.students.getOrThrow(scope, studentId);
     const combos = await scope.manager.findBy(ComboEntity, { studioId: scope.studio.id });
     const facts = (await this.standings.factsOf(scope, [studentId])).get(studentId);
@@ -138,33 +160,18 @@ export class CombosService {
     const now = scope.now.getTime();
     const today = localDate(now, scope.studio.timeZone);
     const partsById = new Map(combos.map((combo) => [combo.id, combo.parts]));
-    const statusOf = (subject: string, side: ComboStandingItem["side"]) =>
-      statuses.get(sideKey(subject, side));
+    const statusOf = (subject: string, side: Side) => statuses.get(sideKey(subject, side));
     return combos
       .filter((combo) => combo.removedAt === null)
-      .flatMap(({ id, parts }) => {
+      .flatMap((combo) => {
         // A combo among its parts is judged by what that is made of.
-        const apart = takenApart(parts, (one) => partsById.get(one));
+        const apart = takenApart(combo.parts, (one) => partsById.get(one));
         const canBegin = abilityOf(apart, statusOf).code !== "not-yet";
-        return sidesOfScore(parts).map((side) => ({
-          comboId: id,
-          side,
-          ...comboStanding(facts?.get(sideKey(comboKey(id), side)), canBegin, now, today),
-        }));
+        return sidesOfScore(combo.parts).map((side): ComboSide => {
+          const own = facts?.get(sideKey(comboKey(combo.id), side));
+          return { combo, side, standing: comboStanding(own, canBegin, now, today) };
+        });
       });
-  }
-
-  /** The combos on the shelf, as a student's plan asks for them. */
-  async planned(scope: Scope, studentId: string): Promise<PlanCombo[]> {
-    const standings = await this.standingsOf(scope, studentId);
-    const combos = await scope.manager.findBy(ComboEntity, { studioId: scope.studio.id });
-    const byId = new Map(combos.map((combo) => [combo.id, combo]));
-    return standings.flatMap(({ comboId, side, status, cleanChance }) => {
-      const combo = byId.get(comboId);
-      if (combo === undefined) return [];
-      const { id, name, parts } = combo;
-      return [{ id, name, side, parts: onSide(parts, side), status, cleanChance }];
-    });
   }
 
   /** The last sets of a combo and its links, newest first, without those that were taken back. */

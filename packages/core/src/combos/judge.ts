@@ -8,7 +8,7 @@ import type { RuleFault } from "../rope/fault.js";
 import { expandBeats, LIMITS, type Score } from "../rope/score.js";
 import { joinScores } from "../rope/join.js";
 import { traceBeats } from "../rope/trace.js";
-import { comboScore, isSamePart, repeatedScore, type ComboPart } from "./part.js";
+import { comboScore, repeatedScore, type ComboPart } from "./part.js";
 
 /** Entering a front-back cross straight from a side swing, while it is not cleared. */
 export interface SidewaysEntry {
@@ -103,21 +103,4 @@ export function judgeCombo(
 /** How much is wrong with a combo: faults, and entries that its student should not take yet. */
 export function faultCount({ parts }: JudgedCombo): number {
   return parts.reduce((sum, one) => sum + one.inside.length + one.join.length + one.sideways.length, 0);
-}
-
-/** The part that a beat of the combo belongs to; null past its end. */
-export function partAt({ parts }: JudgedCombo, beat: number): number | null {
-  const place = parts.findIndex((part) => beat >= part.from && beat < part.from + part.beats);
-  return place < 0 ? null : place;
-}
-
-/** Whether two lists of parts are the same combo. */
-export function isSameCombo(one: readonly ComboPart[], other: readonly ComboPart[]): boolean {
-  return (
-    one.length === other.length &&
-    one.every((part, place) => {
-      const beside = other[place];
-      return part.times === beside?.times && isSamePart(part, beside);
-    })
-  );
 }

@@ -28,16 +28,7 @@ export interface LearningOptions {
   readonly tempo: number;
 }
 
-export const LEARNING_CODES = [
-  "link",
-  "joined",
-  "spaced",
-  "whole",
-  "mirrored",
-  "new-step",
-  "faster",
-] as const;
-export type LearningCode = (typeof LEARNING_CODES)[number];
+export type LearningCode = "link" | "joined" | "spaced" | "whole" | "mirrored" | "new-step" | "faster";
 
 export interface LearningStep {
   /** Tells the step from the others of its combo and side. */
