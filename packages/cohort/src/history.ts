@@ -10,7 +10,7 @@ import {
   type Catalogue,
   type FaultCode,
   type School,
-  type Side,
+  type SideName,
 } from "@mirrup/core";
 import { between, randomFrom, type Random } from "./random.js";
 import type { Practised, SimulatedStudent } from "./student.js";
@@ -23,7 +23,7 @@ export interface LessonSet {
   /** Into the lesson, when the set ended. */
   readonly minute: number;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   /** In a row, as asked. */
   readonly count: number;
   readonly clean: number;

@@ -10,7 +10,7 @@ import {
   skillOf,
   type Catalogue,
   type FaultCode,
-  type Side,
+  type SideName,
   type Skill,
 } from "@mirrup/core";
 import { demandOf } from "./demand.js";
@@ -46,7 +46,7 @@ export interface Practised {
   readonly demand: number;
   /** What goes wrong in it, the usual first. */
   readonly faults: readonly FaultCode[];
-  readonly side: Side;
+  readonly side: SideName;
   /** The other side of the same skill; null where there is none. */
   readonly mate: string | null;
   readonly strand: string;
@@ -65,7 +65,7 @@ export function courseOf(catalogue: Catalogue): Course {
   const strandOf = new Map(
     catalogue.strands.flatMap((strand) => strand.skills.map((id) => [id, strand.id] as const)),
   );
-  const neededSides = (term: Skill["needs"][number]["anyOf"][number], side: Side): string[][] => {
+  const neededSides = (term: Skill["needs"][number]["anyOf"][number], side: SideName): string[][] => {
     const needed = skillOf(catalogue, term.skill);
     const keys = sidesOf(needed).map((one) => sideKey(needed.id, one));
     if (!needed.twoSided || term.sides === "both") return [keys];

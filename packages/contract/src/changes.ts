@@ -1,10 +1,10 @@
 /** What a line of the log changed. */
-import type { Gate, Side, Status } from "@mirrup/core";
+import type { Gate, SideName, Status } from "@mirrup/core";
 
 export interface StandingChange {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly from: Status;
   readonly to: Status;
   readonly bestStreak: number;
@@ -16,5 +16,5 @@ export interface StandingChange {
 export interface Opened {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
 }

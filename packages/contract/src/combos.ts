@@ -1,5 +1,5 @@
 /** Combos: kept by a studio, learned by its students, shown to whoever has the link. */
-import type { ComboPart, ComboStanding, Side } from "@mirrup/core";
+import type { ComboPart, ComboStanding, SideName } from "@mirrup/core";
 
 export const MAX_COMBOS = 50;
 
@@ -43,7 +43,7 @@ export interface SharedCombo {
 
 export interface ComboStandingItem extends ComboStanding {
   readonly comboId: string;
-  readonly side: Side;
+  readonly side: SideName;
 }
 
 /** A part as it comes from a file, and what is told of the rest. */

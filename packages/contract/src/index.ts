@@ -9,7 +9,7 @@ import type {
   Miss,
   NextReason,
   SchoolId,
-  Side,
+  SideName,
   Status,
   Unmet,
   WeekLoad,
@@ -75,7 +75,7 @@ export interface StudentView {
 
 export interface StandingItem {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly status: Status;
   readonly bestStreak: number;
   readonly cleanChance: number;
@@ -113,7 +113,7 @@ export interface HandleQuery {
 
 export interface NextItem {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly drill: Drill;
   /** In a row, what `chance` is the chance of; null where the drill itself says it. */
   readonly aim: number | null;
@@ -128,7 +128,7 @@ export interface SetRequest {
   readonly id: string;
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly drill: Drill;
   readonly clean: number;
   readonly misses: readonly Miss[];

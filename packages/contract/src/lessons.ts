@@ -9,7 +9,7 @@ import type {
   Place,
   Precaution,
   Rotation,
-  Side,
+  SideName,
   WeeksPlan,
 } from "@mirrup/core";
 
@@ -99,7 +99,7 @@ export interface LessonRun {
 export interface DoneSide {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly sets: number;
   readonly tries: number;
   readonly clean: number;

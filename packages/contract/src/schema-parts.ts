@@ -1,11 +1,11 @@
 /** What the schemas of the contract are made of. */
-import { DRILL_KINDS, MISS_RULES, SIDES, type Drill, type Gate } from "@mirrup/core";
+import { DRILL_KINDS, MISS_RULES, SIDE_NAMES, type Drill, type Gate } from "@mirrup/core";
 import Joi from "joi";
 
 export const uuid = () => Joi.string().guid().lowercase();
 export const whole = () => Joi.number().integer().min(0).max(100_000);
 export const instant = () => Joi.string().isoDate();
-export const side = () => Joi.string().valid(...SIDES);
+export const side = () => Joi.string().valid(...SIDE_NAMES);
 export const subject = () => Joi.string().min(1).max(120);
 export const chance = () => Joi.number().min(0).max(1);
 export const items = (item: Joi.Schema) =>

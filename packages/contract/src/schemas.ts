@@ -6,7 +6,7 @@ import {
   STATUSES,
   type Load,
   type Miss,
-  type Side,
+  type SideName,
   type Unmet,
 } from "@mirrup/core";
 import Joi from "joi";
@@ -205,7 +205,7 @@ export const nextReply = items(next);
 /** Which side's last sets are asked for. */
 export const comboSetsQuery = objects<{ readonly combo: string }>({ combo: uuid().required() }).required();
 
-export const lastSetsQuery = objects<{ readonly subject: string; readonly side: Side }>({
+export const lastSetsQuery = objects<{ readonly subject: string; readonly side: SideName }>({
   subject: subject().required(),
   side: side().required(),
 }).required();

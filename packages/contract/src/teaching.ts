@@ -8,7 +8,7 @@ import type {
   GoalPath,
   RopeUse,
   SchoolId,
-  Side,
+  SideName,
   SubjectSide,
 } from "@mirrup/core";
 import type { Opened, StandingChange } from "./changes.js";
@@ -27,7 +27,7 @@ export interface DecisionRequest {
   readonly id: string;
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly decision: LoggedDecision;
   /** Asked for all but placement's answers and what takes something back. */
   readonly reason: string;

@@ -1,7 +1,7 @@
-export { SIDES, otherSide, sidesOf, type Side } from "./sides.js";
+export { SIDE_NAMES, otherSide, sidesOf, type SideName } from "./sides.js";
 export { between, randomFrom, type Random } from "./random.js";
 export { DAY_MS, localDate, type Instant, type LocalDate } from "./instant.js";
-export { parseNeeds, type Need, type NeedSides, type NeedTerm } from "./skills/needs.js";
+export { parseNeeds, type Need, type NeedSides, type NeedTerm } from "./syllabus/needs.js";
 export {
   FAMILIES,
   SKILL_CLASSES,
@@ -9,7 +9,7 @@ export {
   type Skill,
   type SkillClass,
   type Strand,
-} from "./skills/skill.js";
+} from "./syllabus/skill.js";
 export {
   buildCatalogue,
   sideScore,
@@ -21,7 +21,7 @@ export {
   type CatalogueResult,
   type SkillEntry,
   type StrandEntry,
-} from "./skills/catalogue.js";
+} from "./syllabus/catalogue.js";
 export {
   DEFAULT_TEMPO,
   SCHOOL_IDS,
@@ -33,7 +33,7 @@ export {
   type GateOverrides,
   type School,
   type SchoolId,
-} from "./skills/gates.js";
+} from "./syllabus/gates.js";
 export {
   STATUSES,
   kinSides,
@@ -45,8 +45,14 @@ export {
   type StandingContext,
   type Status,
   type Unmet,
-} from "./skills/standing.js";
-export { sideKey, sideTable, type SideNode, type SideTable, type SubjectSide } from "./skills/side-table.js";
+} from "./record/standing.js";
+export {
+  sideKey,
+  sideTable,
+  type SideNode,
+  type SideTable,
+  type SubjectSide,
+} from "./syllabus/side-table.js";
 export {
   goalPath,
   goalSides,
@@ -55,8 +61,8 @@ export {
   type PathChoice,
   type PathContext,
   type PathStep,
-} from "./skills/goal-path.js";
-export { decodeStatuses, statusCodes, type CodedStatus } from "./skills/status-code.js";
+} from "./next/goal-path.js";
+export { decodeStatuses, statusCodes, type CodedStatus } from "./record/status-code.js";
 export {
   DRILL_KINDS,
   MISS_RULES,
@@ -64,7 +70,7 @@ export {
   type Drill,
   type DrillKind,
   type MissRule,
-} from "./practice/drill.js";
+} from "./syllabus/drill.js";
 export {
   COUNTED_BY,
   bestCleanWithin,
@@ -74,7 +80,7 @@ export {
   type Miss,
   type PracticeSet,
   type SetFault,
-} from "./practice/set.js";
+} from "./log/set.js";
 export {
   NO_FACTS,
   addEntry,
@@ -87,8 +93,8 @@ export {
   type LessonFacts,
   type SideEntry,
   type StandingFacts,
-} from "./practice/evidence.js";
-export { passedRung, rungAfter, rungDrill, type RungDrill } from "./practice/rung.js";
+} from "./record/evidence.js";
+export { passedRung, rungAfter, rungDrill, type RungDrill } from "./next/rung.js";
 export { isHard, PHASES, type Effort, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
 export {
   ENERGIES,
@@ -138,8 +144,8 @@ export {
 } from "./plan/weeks.js";
 export { underGoals } from "./plan/under-goals.js";
 export { CLASS_LIMITS, PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
-export { FAULT_CODES, type FaultCode } from "./practice/fault.js";
-export { betaCdf, betaQuantile } from "./practice/beta.js";
+export { FAULT_CODES, type FaultCode } from "./syllabus/fault.js";
+export { betaCdf, betaQuantile } from "./record/beta.js";
 export {
   LEARNING_PACES,
   cleanChance,
@@ -152,7 +158,7 @@ export {
   type LearningPace,
   type Rung,
   type TriesLeft,
-} from "./practice/learner.js";
+} from "./record/learner.js";
 export {
   nextDrills,
   type FusedFirst,
@@ -161,7 +167,7 @@ export {
   type NextReason,
   type OnPath,
   type SideOrder,
-} from "./practice/next.js";
+} from "./next/next.js";
 export {
   gateDrill,
   heldRepetitions,
@@ -174,8 +180,8 @@ export {
   type Run,
   type RunnableDrill,
   type TryKind,
-} from "./practice/run.js";
-export { cleanSinceMiss, correctionTo, isPacing, secondsATry, type Tap, type Try } from "./practice/tap.js";
+} from "./floor/run.js";
+export { cleanSinceMiss, correctionTo, isPacing, secondsATry, type Tap, type Try } from "./floor/tap.js";
 export { ARMS, POSES, UNDER_FEET, type Arms, type Hand, type Pose, type WrittenArms } from "./rope/arms.js";
 export { GESTURES, type Foot, type Gesture } from "./rope/feet.js";
 export {
@@ -204,7 +210,7 @@ export {
   type Timing,
   type TimingOptions,
 } from "./rope/timing.js";
-export { CAUTION_CODES, cautionsOf, type CautionCode } from "./practice/caution.js";
+export { CAUTION_CODES, cautionsOf, type CautionCode } from "./syllabus/caution.js";
 export {
   DRILL_PASSES,
   ladderOf,
@@ -212,13 +218,13 @@ export {
   type DrillFocus,
   type DrillPass,
   type LadderDrill,
-} from "./practice/ladder.js";
+} from "./syllabus/ladder.js";
 export {
   PLACEMENT_ANSWERS,
   type Decision,
   type DecisionEntry,
   type PlacementAnswer,
-} from "./practice/decision.js";
+} from "./log/decision.js";
 export {
   DROP_MM,
   LINE_SHARE,
@@ -227,7 +233,7 @@ export {
   ropeFit,
   type RopeLine,
   type RopeUse,
-} from "./practice/rope-fit.js";
+} from "./syllabus/rope-fit.js";
 export {
   landingsOf,
   LEAST_ALLOWANCE,
@@ -239,17 +245,17 @@ export {
   type LessonLoad,
   type Load,
   type WeekLoad,
-} from "./practice/load.js";
+} from "./record/load.js";
 export {
   commonestFault,
   suggestionOf,
   type JudgedSet,
   type Suggestion,
   type SuggestionContext,
-} from "./practice/suggestion.js";
-export { usefulTogether, type StatusOfSide, type Together } from "./practice/together.js";
-export { WEIGHT_EPOCH } from "./practice/weight.js";
-export { REVIEW_INTERVALS_DAYS, type Review } from "./practice/review.js";
+} from "./floor/suggestion.js";
+export { usefulTogether, type StatusOfSide, type Together } from "./next/together.js";
+export { WEIGHT_EPOCH } from "./record/weight.js";
+export { REVIEW_INTERVALS_DAYS, type Review } from "./record/review.js";
 export {
   BASE_TEST,
   BASE_TEST_COUNT,
@@ -258,10 +264,10 @@ export {
   baseTestProgress,
   type BaseTestProgress,
   type BaseTestSet,
-} from "./practice/base-test.js";
+} from "./record/base-test.js";
 export { beatWords, multipleName, readScore } from "./rope/reading.js";
 export { callOf, type CalledBeat, type CalledTurn } from "./rope/call.js";
-export { missMap, type MissMap, type TurnMisses } from "./practice/miss-map.js";
+export { missMap, type MissMap, type TurnMisses } from "./record/miss-map.js";
 export { armsWords } from "./rope/arms-words.js";
 export { defaultHeight, WINDOW_FROM, WINDOW_TO } from "./rope/timing.js";
 export { traceBeats, type Trace, type TracedBeat, type TracedTurn } from "./rope/trace.js";
@@ -276,7 +282,7 @@ export {
   roundCounts,
   type RoundAnswer,
   type RoundCounts,
-} from "./practice/round.js";
+} from "./floor/round.js";
 export {
   closedUp,
   COMBO_LIMITS,

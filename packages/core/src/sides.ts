@@ -2,10 +2,10 @@
  * The sides a skill is practised on. Left and right are always the jumper's own; a skill that has
  * no sides is practised `whole`.
  */
-export const SIDES = ["left", "right", "whole"] as const;
-export type Side = (typeof SIDES)[number];
+export const SIDE_NAMES = ["left", "right", "whole"] as const;
+export type SideName = (typeof SIDE_NAMES)[number];
 
-export function otherSide(side: Side): Side {
+export function otherSide(side: SideName): SideName {
   switch (side) {
     case "left":
       return "right";
@@ -17,6 +17,6 @@ export function otherSide(side: Side): Side {
 }
 
 /** The sides of a skill, left before right. */
-export function sidesOf(skill: { readonly twoSided: boolean }): readonly Side[] {
+export function sidesOf(skill: { readonly twoSided: boolean }): readonly SideName[] {
   return skill.twoSided ? ["left", "right"] : ["whole"];
 }

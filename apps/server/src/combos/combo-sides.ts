@@ -1,5 +1,5 @@
 /** Whether a line of the log names a combo that there is, on a side that it has. */
-import { comboSubject, sidesOfScore, type ComboPart, type Side } from "@mirrup/core";
+import { comboSubject, sidesOfScore, type ComboPart, type SideName } from "@mirrup/core";
 import { In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { ComboEntity } from "./combo.entity.js";
@@ -24,7 +24,7 @@ export interface SubjectFault {
 /** What is wrong with a subject of a combo; null for nothing. */
 export function comboSubjectFault(
   subject: string,
-  side: Side,
+  side: SideName,
   combos: ReadonlyMap<string, readonly ComboPart[]>,
 ): SubjectFault | null {
   const about = comboSubject(subject);

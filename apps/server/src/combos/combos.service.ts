@@ -23,7 +23,7 @@ import {
   takenApart,
   type ComboStanding,
   type PlanCombo,
-  type Side,
+  type SideName,
   type Status,
 } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
@@ -52,7 +52,7 @@ function hashOf(token: string): string {
 /** A combo of the shelf on one side, as a student stands with it. */
 interface ComboSide {
   readonly combo: ComboEntity;
-  readonly side: Side;
+  readonly side: SideName;
   readonly standing: ComboStanding;
 }
 
@@ -160,7 +160,7 @@ export class CombosService {
     const now = scope.now.getTime();
     const today = localDate(now, scope.studio.timeZone);
     const partsById = new Map(combos.map((combo) => [combo.id, combo.parts]));
-    const statusOf = (subject: string, side: Side) => statuses.get(sideKey(subject, side));
+    const statusOf = (subject: string, side: SideName) => statuses.get(sideKey(subject, side));
     return combos
       .filter((combo) => combo.removedAt === null)
       .flatMap((combo) => {

@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import { DAY_MS, type Drill, type Miss, type School, type Side } from "@mirrup/core";
+import { DAY_MS, type Drill, type Miss, type School, type SideName } from "@mirrup/core";
 import { v5 as uuidOf } from "uuid";
 import { between, courseOf, lessonsOf, randomFrom, simulateStudent, type Random } from "@mirrup/cohort";
 import type { DemoStudent, SimulatedDemoStudent } from "./club.js";
@@ -14,11 +14,11 @@ export function demoId(name: string): string {
 
 interface Milestone {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly best: number;
 }
 
-const SIDE_LETTERS: Readonly<Record<string, Side>> = { l: "left", r: "right" };
+const SIDE_LETTERS: Readonly<Record<string, SideName>> = { l: "left", r: "right" };
 
 function milestonesOf(record: string): Milestone[] {
   const lines = record.split(";").map((line) => line.trim());

@@ -1,5 +1,5 @@
 import type { LoggedDecision } from "@mirrup/contract";
-import type { Side } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** One line of the log: what someone decided about a student's skill side, never edited. */
@@ -19,7 +19,7 @@ export class DecisionEntity {
   subject!: string;
 
   @Column("text")
-  side!: Side;
+  side!: SideName;
 
   @Column("jsonb")
   decision!: LoggedDecision;

@@ -1,4 +1,4 @@
-import type { CountedBy, Drill, Miss, Side } from "@mirrup/core";
+import type { CountedBy, Drill, Miss, SideName } from "@mirrup/core";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** One line of the log: a set as it was sent, never edited. */
@@ -18,7 +18,7 @@ export class SetEntity {
   subject!: string;
 
   @Column("text")
-  side!: Side;
+  side!: SideName;
 
   @Column("jsonb")
   drill!: Drill;

@@ -6,7 +6,7 @@ import {
   localDate,
   sideKey,
   type PracticeSet,
-  type Side,
+  type SideName,
   type SideEntry,
   type StandingContext,
 } from "@mirrup/core";
@@ -15,7 +15,7 @@ import type { DecisionEntity, SetEntity } from "../log/index.js";
 /** An entry of the log and the side that it bears on. */
 export interface KeyedEntry {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly entry: SideEntry;
 }
 

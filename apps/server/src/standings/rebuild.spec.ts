@@ -1,5 +1,5 @@
 import type { DecisionRequest, SetRequest } from "@mirrup/contract";
-import { BASE_TEST_PARTS, DAY_MS, type DrillKind, type Side } from "@mirrup/core";
+import { BASE_TEST_PARTS, DAY_MS, type DrillKind, type SideName } from "@mirrup/core";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { v7 as uuid } from "uuid";
@@ -14,7 +14,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-const SUBJECTS: readonly (readonly [string, Side])[] = [
+const SUBJECTS: readonly (readonly [string, SideName])[] = [
   ["basic-bounce", "whole"],
   ["side-swing", "left"],
   ["side-swing", "right"],
@@ -85,7 +85,7 @@ describe("whatever comes in whatever order", () => {
     const school = pick(random, ["foundation-first", "steady-hold", "quick-frontier"]);
     await server.sql("UPDATE studio SET school = $1", [school]);
     const student = await server.addStudent(`Seed ${seed}`);
-    const logged: { id: string; subject: string; side: Side }[] = [];
+    const logged: { id: string; subject: string; side: SideName }[] = [];
     const now = Date.now();
     for (let batch = 0; batch < 6; batch += 1) {
       // Half of what comes happened long before what is there already.

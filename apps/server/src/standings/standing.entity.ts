@@ -1,4 +1,4 @@
-import type { Clearing, LessonFacts, Review, Side } from "@mirrup/core";
+import type { Clearing, LessonFacts, Review, SideName } from "@mirrup/core";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** The facts of one student, subject and side, kept in step with the log; status is derived on reading. */
@@ -14,7 +14,7 @@ export class StandingEntity {
   subject!: string;
 
   @PrimaryColumn("text")
-  side!: Side;
+  side!: SideName;
 
   /** The gate that `gateBest` and the clearing were judged by. */
   @Column("text")

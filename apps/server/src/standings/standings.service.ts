@@ -11,7 +11,7 @@ import {
   gateKey,
   kinSides,
   localDate,
-  SIDES,
+  SIDE_NAMES,
   standingsOf,
   type FactsBySide,
   type SideEntry,
@@ -240,7 +240,7 @@ function combosIn({ now, studio }: Scope, facts: FactsBySide): readonly Standing
   return [...facts].flatMap(([key, own]): Standing[] => {
     const place = key.lastIndexOf(":");
     const subject = key.slice(0, place);
-    const side = SIDES.find((one) => one === key.slice(place + 1));
+    const side = SIDE_NAMES.find((one) => one === key.slice(place + 1));
     if (side === undefined || comboSubject(subject) === null) return [];
     const { status, cleanChance } = comboStanding(own, true, at, today);
     return [{ subject, side, status, cleanChance, facts: own, gate: COMBO_GATE, unmet: [], isStuck: false }];

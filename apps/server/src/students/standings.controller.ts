@@ -19,7 +19,7 @@ import {
   schoolsReply,
   standingsReply,
 } from "@mirrup/contract/schemas";
-import { localDate, weekLoad, type Side } from "@mirrup/core";
+import { localDate, weekLoad, type SideName } from "@mirrup/core";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { type Member, Scopes } from "../database/scope.js";
@@ -90,7 +90,8 @@ export class StandingsController {
   lastSets(
     @Asking() member: Member,
     @Param("id", { schema: idParam }) id: string,
-    @Query({ schema: lastSetsQuery }) { subject, side }: { readonly subject: string; readonly side: Side },
+    @Query({ schema: lastSetsQuery })
+    { subject, side }: { readonly subject: string; readonly side: SideName },
   ): Promise<Items<SetRequest>> {
     return this.scopes.run(member, async (scope) => {
       await this.students.getOrThrow(scope, id);

@@ -1,4 +1,4 @@
-import type { Side } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
 import { useParams } from "react-router";
 
 export type StudentPage = "session" | "weeks" | "outline" | "placement" | "record" | "schools";
@@ -24,13 +24,13 @@ export interface Paths {
   readonly round: (groupId: string | undefined, subject: string) => string;
   /** The five parts of the base test as one drill. */
   readonly baseTest: (id: string) => string;
-  readonly floor: (id: string, subject: string, side: Side) => string;
+  readonly floor: (id: string, subject: string, side: SideName) => string;
   readonly combos: string;
   readonly combo: (id: string) => string;
   /** Where combos are built, made up, and put into a round. */
   readonly comboPage: (page: ComboPage) => string;
   /** One step of a combo's ladder, on the floor. */
-  readonly comboFloor: (studentId: string, comboId: string, side: Side, step: string) => string;
+  readonly comboFloor: (studentId: string, comboId: string, side: SideName, step: string) => string;
   readonly skills: string;
   readonly skill: (id: string) => string;
   readonly studio: string;

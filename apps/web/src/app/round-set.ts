@@ -1,10 +1,10 @@
 import type { SetRequest } from "@mirrup/contract";
-import { roundCounts, type RoundAnswer, type Side } from "@mirrup/core";
+import { roundCounts, type RoundAnswer, type SideName } from "@mirrup/core";
 import { v7 as uuid } from "uuid";
 
 /** What one student is to do where a round is not the same for all. */
 export interface RoundTask {
-  readonly side: Side;
+  readonly side: SideName;
   /** In a row. */
   readonly asked: number;
 }

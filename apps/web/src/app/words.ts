@@ -1,7 +1,7 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, NextItem, StandingItem } from "@mirrup/contract";
 import { CATALOGUE, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
-import { armsWords, comboSubject, SIDES } from "@mirrup/core";
+import { armsWords, comboSubject, SIDE_NAMES } from "@mirrup/core";
 import { grouped } from "./grouped.js";
 import type {
   Arms,
@@ -14,7 +14,7 @@ import type {
   NextReason,
   Precaution,
   SchoolId,
-  Side,
+  SideName,
   Status,
   Suggestion,
   TriesLeft,
@@ -31,7 +31,7 @@ const relative = new Intl.RelativeTimeFormat("en", { numeric: "auto" });
 
 export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
   footwork: "Footwork",
-  "side-swings": "Side swings",
+  "side-swings": "SideName swings",
   crosses: "Crosses",
   multiples: "Multiples",
 };
@@ -93,7 +93,7 @@ export function skillName(subject: string): string {
 }
 
 /** `cross, left side`, or the bare name of a skill without sides. */
-export function subjectName(subject: string, side: Side): string {
+export function subjectName(subject: string, side: SideName): string {
   return side === "whole" ? skillName(subject) : `${skillName(subject)}, ${side} side`;
 }
 
@@ -258,7 +258,7 @@ export function keyName(key: string): string {
   if (CATALOGUE.skills.has(key)) return skillName(key);
   if (key.startsWith("combo:")) return "the combo";
   const subject = key.slice(0, key.lastIndexOf(":"));
-  const side = SIDES.find((one) => one === key.slice(key.lastIndexOf(":") + 1));
+  const side = SIDE_NAMES.find((one) => one === key.slice(key.lastIndexOf(":") + 1));
   return side === undefined || !CATALOGUE.skills.has(subject) ? key : subjectName(subject, side);
 }
 

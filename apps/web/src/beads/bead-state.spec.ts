@@ -1,9 +1,9 @@
 import type { StandingItem } from "@mirrup/contract";
 import { describe, expect, it } from "@jest/globals";
-import type { Side, Status } from "@mirrup/core";
+import type { SideName, Status } from "@mirrup/core";
 import { beadState, bySkill, codedBead, withFaint } from "./bead-state.js";
 
-function item(subject: string, side: Side, status: Status, gateBest = 0): StandingItem {
+function item(subject: string, side: SideName, status: Status, gateBest = 0): StandingItem {
   return {
     subject,
     side,

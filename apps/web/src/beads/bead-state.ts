@@ -1,5 +1,5 @@
 import type { StandingItem } from "@mirrup/contract";
-import { gateTarget, type CodedStatus, type Side, type Status } from "@mirrup/core";
+import { gateTarget, type CodedStatus, type SideName, type Status } from "@mirrup/core";
 
 /** One half of a bead, or the whole of one that has no sides. */
 export interface BeadHalf {
@@ -17,12 +17,12 @@ export type BeadState =
   | { readonly kind: "split"; readonly left: BeadHalf; readonly right: BeadHalf };
 
 /** The sides of one skill's standing; a side that the reply lacks is absent. */
-export type SkillStanding = ReadonlyMap<Side, StandingItem>;
+export type SkillStanding = ReadonlyMap<SideName, StandingItem>;
 
 export function bySkill(items: readonly StandingItem[]): ReadonlyMap<string, SkillStanding> {
-  const skills = new Map<string, Map<Side, StandingItem>>();
+  const skills = new Map<string, Map<SideName, StandingItem>>();
   for (const item of items) {
-    const sides = skills.get(item.subject) ?? new Map<Side, StandingItem>();
+    const sides = skills.get(item.subject) ?? new Map<SideName, StandingItem>();
     skills.set(item.subject, sides.set(item.side, item));
   }
   return skills;
@@ -47,7 +47,7 @@ export function beadState(standing: SkillStanding | undefined): BeadState {
 }
 
 /** The bead with the halves that a filter leaves out drawn faint. */
-export function withFaint(state: BeadState, isShown: (side: Side) => boolean): BeadState {
+export function withFaint(state: BeadState, isShown: (side: SideName) => boolean): BeadState {
   if (state.kind === "whole") return state;
   return {
     kind: "split",
@@ -57,8 +57,10 @@ export function withFaint(state: BeadState, isShown: (side: Side) => boolean): B
 }
 
 /** A bead from statuses as a class's grid carries them. */
-export function codedBead(sides: readonly { readonly side: Side; readonly coded: CodedStatus }[]): BeadState {
-  const halfAt = (side: Side): BeadHalf => {
+export function codedBead(
+  sides: readonly { readonly side: SideName; readonly coded: CodedStatus }[],
+): BeadState {
+  const halfAt = (side: SideName): BeadHalf => {
     const coded = sides.find((one) => one.side === side)?.coded;
     return coded === undefined
       ? UNKNOWN

@@ -5,13 +5,13 @@ import {
   isMet,
   type Catalogue,
   type CodedStatus,
-  type Side,
+  type SideName,
   type Status,
 } from "@mirrup/core";
 
 export interface GridSide {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly coded: CodedStatus;
 }
 
@@ -48,7 +48,7 @@ function studentOf({ id, name, codes }: GridView["students"][number], keys: Grid
     const coded = decoded[place];
     if (coded === undefined) return [];
     const at = key.lastIndexOf(":");
-    const one = { subject: key.slice(0, at), side: key.slice(at + 1) as Side, coded };
+    const one = { subject: key.slice(0, at), side: key.slice(at + 1) as SideName, coded };
     bySkill.set(one.subject, [...(bySkill.get(one.subject) ?? []), one]);
     return [one];
   });

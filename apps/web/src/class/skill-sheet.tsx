@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { DecisionRequest, DecisionsReply } from "@mirrup/contract";
-import { isMet, type Side } from "@mirrup/core";
+import { isMet, type SideName } from "@mirrup/core";
 import { Button, Group, Text, TextInput } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -12,7 +12,7 @@ import type { Grid, GridSide, GridStudent } from "./grid.js";
 import { skillsOfSheet } from "./sheet-skills.js";
 import classes from "./skill-sheet.module.css";
 
-const SIDE_LETTERS: Readonly<Record<Side, string>> = { left: "L", right: "R", whole: "" };
+const SIDE_LETTERS: Readonly<Record<SideName, string>> = { left: "L", right: "R", whole: "" };
 
 interface Tick {
   readonly student: GridStudent;

@@ -12,7 +12,7 @@ import {
   parseScore,
   partOfSkill,
   sidesOf,
-  SIDES,
+  SIDE_NAMES,
   type ComboPart,
 } from "@mirrup/core";
 import { comboPart, type KnownCombo } from "./combo-part.js";
@@ -35,7 +35,7 @@ export function addressOfParts(parts: readonly ComboPart[]): string {
 function named(text: string, combos: readonly KnownCombo[]): ComboPart | null {
   const [, name = "", side = "whole", closed = ""] =
     /^((?:combo:)?[a-z0-9-]+)(?::(left|right))?(~?)$/.exec(text) ?? [];
-  const sideOf = SIDES.find((one) => one === side) ?? "whole";
+  const sideOf = SIDE_NAMES.find((one) => one === side) ?? "whole";
   const combo = combos.find(({ id }) => comboKey(id) === name);
   if (combo !== undefined) {
     const part = comboPart(combo);

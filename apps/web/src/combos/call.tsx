@@ -7,7 +7,7 @@ import {
   scoreOf,
   comboText,
   type ComboPart,
-  type Side,
+  type SideName,
 } from "@mirrup/core";
 import { Button, Title } from "@mantine/core";
 import { IconPrinter, IconVolume } from "@tabler/icons-react";
@@ -19,7 +19,7 @@ import type { ComboNames } from "./words.js";
 
 interface CallProps {
   readonly parts: readonly ComboPart[];
-  readonly side: Side;
+  readonly side: SideName;
   readonly names: ComboNames;
   /** Which fused doubles count here; the usual where nothing is set. */
   readonly accepted?: string;

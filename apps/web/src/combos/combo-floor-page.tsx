@@ -1,4 +1,4 @@
-import { learningOf, linksOf, onSide, SIDES, type Side } from "@mirrup/core";
+import { learningOf, linksOf, onSide, SIDE_NAMES, type SideName } from "@mirrup/core";
 import type { ComboView, SetRequest, StudentView } from "@mirrup/contract";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
@@ -23,7 +23,7 @@ export function ComboFloorPage() {
   const sets = useQuery(comboSetsQuery(studentId, comboId));
   useWakeLock();
   const combo = combos.data?.find((one) => one.id === comboId);
-  const known = SIDES.find((one) => one === side);
+  const known = SIDE_NAMES.find((one) => one === side);
   const failed = [combos, student].find((query) => query.isError && query.data === undefined);
   if (failed !== undefined) {
     return (
@@ -61,7 +61,7 @@ interface ComboFloorProps {
   readonly names: ComboNames;
   readonly studentId: string;
   readonly student: Pick<StudentView, "name" | "hasStopped">;
-  readonly side: Side;
+  readonly side: SideName;
   readonly stepId: string;
   readonly sets: readonly SetRequest[];
 }

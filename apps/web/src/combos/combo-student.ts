@@ -4,7 +4,7 @@ import {
   clearedFrontBacks,
   decodeStatuses,
   sideKey,
-  SIDES,
+  SIDE_NAMES,
   type Arms,
   type SideStatus,
   type Status,
@@ -24,7 +24,7 @@ function sideOf(key: string) {
   const place = key.lastIndexOf(":");
   return {
     subject: key.slice(0, place),
-    side: SIDES.find((one) => one === key.slice(place + 1)) ?? ("whole" as const),
+    side: SIDE_NAMES.find((one) => one === key.slice(place + 1)) ?? ("whole" as const),
   };
 }
 

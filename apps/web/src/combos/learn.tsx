@@ -1,5 +1,5 @@
 import type { ComboView } from "@mirrup/contract";
-import { learningOf, linksOf, onSide, sidesOfScore, type Side } from "@mirrup/core";
+import { learningOf, linksOf, onSide, sidesOfScore, type SideName } from "@mirrup/core";
 import { Button, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { IconCheck } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
@@ -20,7 +20,7 @@ interface LearnProps {
 }
 
 /** The side of a combo that an address asks for; as written where it asks for none. */
-export function askedSide(params: URLSearchParams, sides: readonly Side[]): Side {
+export function askedSide(params: URLSearchParams, sides: readonly SideName[]): SideName {
   return (
     sides.find((side) => side === params.get("side")) ?? sides.find((side) => side !== "left") ?? "whole"
   );

@@ -7,7 +7,7 @@ import {
   MAKING_LIMITS,
   sideKey,
   sidesOf,
-  SIDES,
+  SIDE_NAMES,
   type Arms,
   type CombosAsked,
   type Difficulty,
@@ -146,7 +146,7 @@ export function poolOf(
   wanted: ReadonlySet<string>,
 ): readonly PoolPart[] {
   const place = newSide?.lastIndexOf(":") ?? -1;
-  const side = SIDES.find((one) => one === newSide?.slice(place + 1));
+  const side = SIDE_NAMES.find((one) => one === newSide?.slice(place + 1));
   const named = newSide === null || side === undefined ? null : { subject: newSide.slice(0, place), side };
   const isAsked = (subject: string) =>
     include.some((key) => key === subject || key.startsWith(`${subject}:`));

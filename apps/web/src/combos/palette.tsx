@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { isMet, partOfSkill, sidesOf, type ComboPart, type Side, type Skill } from "@mirrup/core";
+import { isMet, partOfSkill, sidesOf, type ComboPart, type SideName, type Skill } from "@mirrup/core";
 import { Button, SegmentedControl, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
@@ -11,7 +11,7 @@ import { comboPart, type KnownCombo } from "./combo-part.js";
 import classes from "./bench.module.css";
 import type { ComboStudent } from "./combo-student.js";
 
-const LETTERS: Readonly<Record<Side, string>> = { left: "Left", right: "Right", whole: "Add" };
+const LETTERS: Readonly<Record<SideName, string>> = { left: "Left", right: "Right", whole: "Add" };
 
 interface PaletteProps {
   readonly student: ComboStudent | undefined;

@@ -6,7 +6,7 @@ import {
   type CalledBeat,
   type ComboLink,
   type LearningStep,
-  type Side,
+  type SideName,
 } from "@mirrup/core";
 import type { SetRequest } from "@mirrup/contract";
 import { useQueryClient } from "@tanstack/react-query";
@@ -33,7 +33,7 @@ import { stepName } from "./words.js";
 const MOST_CALLS = 16;
 
 interface StepSetProps {
-  readonly about: { readonly studentId: string; readonly subject: string; readonly side: Side };
+  readonly about: { readonly studentId: string; readonly subject: string; readonly side: SideName };
   readonly step: LearningStep;
   /** Where a miss can be put: every link of the whole. */
   readonly links: readonly ComboLink[];

@@ -11,7 +11,7 @@ import {
   type LearningStep,
   type Loosening,
   type Repair,
-  type Side,
+  type SideName,
 } from "@mirrup/core";
 import { keyName, listWords, subjectName } from "../app/words.js";
 
@@ -32,7 +32,7 @@ export function plainName(part: ComboPart, names: ComboNames): string {
 }
 
 /** The sides of a combo: the right one is as it is written. */
-export function comboSideName(side: Side): string {
+export function comboSideName(side: SideName): string {
   return side === "left" ? "mirrored" : side === "right" ? "as written" : "";
 }
 

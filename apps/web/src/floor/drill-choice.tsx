@@ -1,4 +1,4 @@
-import { MISS_RULES, type Gate, type RunnableDrill, type Side } from "@mirrup/core";
+import { MISS_RULES, type Gate, type RunnableDrill, type SideName } from "@mirrup/core";
 import { ActionIcon, NativeSelect } from "@mantine/core";
 import { IconMinus, IconPlus } from "@tabler/icons-react";
 import { useMemo } from "react";
@@ -29,7 +29,7 @@ function aimName(kind: RunnableDrill["kind"]): string {
 
 interface DrillChoiceProps {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly gate: Gate;
   readonly drill: RunnableDrill;
   readonly onChange: (drill: RunnableDrill) => void;

@@ -8,7 +8,7 @@ import {
   type Gate,
   type LadderDrill,
   type RunnableDrill,
-  type Side,
+  type SideName,
 } from "@mirrup/core";
 import { capital, drillWords, spacingWords } from "../app/words.js";
 import { addressOf } from "./drill-address.js";
@@ -37,7 +37,7 @@ function option(drill: RunnableDrill, name: string): DrillOption {
 }
 
 /** Options without doubles, in the order from the gentlest to the hardest, the usual ones last. */
-export function drillOptions(subject: string, side: Side, gate: Gate): readonly DrillOption[] {
+export function drillOptions(subject: string, side: SideName, gate: Gate): readonly DrillOption[] {
   const skill = skillOf(CATALOGUE, subject);
   const streak = gateAsStreak(gate, skill.beats);
   const seconds = gate.kind === "hold" || gate.kind === "count" ? gate.seconds : HOLD_SECONDS;

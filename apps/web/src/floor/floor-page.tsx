@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem } from "@mirrup/contract";
-import { gateDrill, runnable, SIDES, sidesOf, type RunnableDrill, type Side } from "@mirrup/core";
+import { gateDrill, runnable, SIDE_NAMES, sidesOf, type RunnableDrill, type SideName } from "@mirrup/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -24,11 +24,11 @@ const FALLBACK: RunnableDrill = { kind: "streak", count: 10 };
 function useFloorSubject(): {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
 } | null {
   const { studentId = "", subject = "", side } = useParams();
   const skill = CATALOGUE.skills.get(subject);
-  const known = SIDES.find((one) => one === side);
+  const known = SIDE_NAMES.find((one) => one === side);
   if (skill === undefined || known === undefined || !sidesOf(skill).includes(known)) return null;
   return { studentId, subject, side: known };
 }
@@ -50,7 +50,7 @@ export function FloorPage() {
 interface FloorProps {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
 }
 
 function Floor({ studentId, subject, side }: FloorProps) {
@@ -70,7 +70,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const name = student.data?.name ?? "";
   const strip = useStrip(about, name);
 
-  const isHere = (one: { readonly subject: string; readonly side: Side }) =>
+  const isHere = (one: { readonly subject: string; readonly side: SideName }) =>
     one.subject === subject && one.side === side;
   const proposal: NextItem | undefined = next.data?.find(isHere);
   const proposed = proposal === undefined ? null : runnable(proposal.drill);

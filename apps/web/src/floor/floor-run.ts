@@ -13,7 +13,7 @@ import {
   type FaultCode,
   type Run,
   type RunnableDrill,
-  type Side,
+  type SideName,
   type Tap,
 } from "@mirrup/core";
 import type { KeptRun } from "../outbox/index.js";
@@ -21,7 +21,7 @@ import type { KeptRun } from "../outbox/index.js";
 export interface RunSubject {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
 }
 
 /** More than a lesson's jumping; what comes after is a stuck key or a broken handle. */

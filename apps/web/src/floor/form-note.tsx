@@ -1,12 +1,12 @@
 import { CATALOGUE, FUSED_FORMS, isFormCounted } from "@mirrup/catalogue";
-import { callOf, sideScore, skillOf, type RunnableDrill, type Side } from "@mirrup/core";
+import { callOf, sideScore, skillOf, type RunnableDrill, type SideName } from "@mirrup/core";
 import { capital, skillName } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import classes from "./floor.module.css";
 
 interface FormNoteProps {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly drill: RunnableDrill;
 }
 

@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { ROUND_ANSWERS, sidesOf, skillOf, type RoundAnswer, type Side } from "@mirrup/core";
+import { ROUND_ANSWERS, sidesOf, skillOf, type RoundAnswer, type SideName } from "@mirrup/core";
 import { ActionIcon, NativeSelect } from "@mantine/core";
 import { useInterval } from "@mantine/hooks";
 import { IconMinus, IconPlus } from "@tabler/icons-react";
@@ -126,12 +126,12 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
           <div className={choice.choice}>
             {isOneForAll && sides.length > 1 && (
               <NativeSelect
-                aria-label="Side"
+                aria-label="SideName"
                 size="md"
                 value={round.side}
                 data={sides.map((value) => ({ value, label: `${value} side` }))}
                 onChange={(event) => {
-                  const side: Side = sides.find((one) => one === event.currentTarget.value) ?? round.side;
+                  const side: SideName = sides.find((one) => one === event.currentTarget.value) ?? round.side;
                   round.ask({ side });
                 }}
                 classNames={{ input: choice.ruleInput }}

@@ -1,5 +1,5 @@
 import type { SetRequest } from "@mirrup/contract";
-import type { RoundAnswer, Side } from "@mirrup/core";
+import type { RoundAnswer, SideName } from "@mirrup/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { roundSet, type RoundTask } from "../app/round-set.js";
@@ -7,7 +7,7 @@ import { currentSender, queueSets } from "../outbox/index.js";
 
 /** A round in progress: what is asked, since when, and everybody's answer so far. */
 interface KeptRound {
-  readonly side: Side;
+  readonly side: SideName;
   readonly asked: number;
   readonly startedAt: number | null;
   readonly answers: Readonly<Record<string, RoundAnswer>>;
@@ -15,7 +15,7 @@ interface KeptRound {
 
 export interface RoundDrill {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly asked: number;
 }
 

@@ -1,12 +1,12 @@
 /** What was planned for a student beside what was done. */
 import type { DoneSide } from "@mirrup/contract";
-import { sideKey, type Place, type Side } from "@mirrup/core";
+import { sideKey, type Place, type SideName } from "@mirrup/core";
 import type { ShownPlan } from "./shown.js";
 
 export interface PlannedAndDone {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   /** Null for what was done beside the plan. */
   readonly planned: { readonly turn: number; readonly place: Place } | null;
   /** Null for what was planned and not written down. */
@@ -15,7 +15,8 @@ export interface PlannedAndDone {
 
 /** Student by student in the plan's order, turn by turn; then what else each of them did. */
 export function compare(plan: ShownPlan | null, done: readonly DoneSide[]): readonly PlannedAndDone[] {
-  const keyOf = (studentId: string, subject: string, side: Side) => `${studentId} ${sideKey(subject, side)}`;
+  const keyOf = (studentId: string, subject: string, side: SideName) =>
+    `${studentId} ${sideKey(subject, side)}`;
   const byKey = new Map(done.map((one) => [keyOf(one.studentId, one.subject, one.side), one]));
   const students = [
     ...new Set([...(plan?.students ?? []).map((one) => one.id), ...done.map((one) => one.studentId)]),

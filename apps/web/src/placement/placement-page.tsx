@@ -6,7 +6,7 @@ import {
   skillOf,
   readScore,
   type PlacementAnswer,
-  type Side,
+  type SideName,
 } from "@mirrup/core";
 import { Button, Group, NumberInput, Skeleton, Text, Title } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
@@ -155,9 +155,9 @@ function Asking({ detail, background }: AskingProps) {
 
 interface TryProps {
   readonly subject: string;
-  readonly sides: readonly Side[];
-  readonly answered: (side: Side) => PlacementAnswer | undefined;
-  readonly onAnswer: (side: Side, answer: PlacementAnswer) => void;
+  readonly sides: readonly SideName[];
+  readonly answered: (side: SideName) => PlacementAnswer | undefined;
+  readonly onAnswer: (side: SideName, answer: PlacementAnswer) => void;
 }
 
 /** One skill to try: how it goes, what to look at, and three answers a side. */

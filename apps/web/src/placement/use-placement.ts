@@ -7,7 +7,7 @@ import {
   type PlacementAnswer,
   type Question,
   type SchoolId,
-  type Side,
+  type SideName,
   type SubjectSide,
 } from "@mirrup/core";
 import { useQuery } from "@tanstack/react-query";
@@ -63,12 +63,12 @@ export function usePlacement(studentId: string, background: PlacementBackground)
   const placement: Placement = useMemo(() => place(model, answers, passed), [model, answers, passed]);
 
   // A skill that is asked about stays until each of its sides in question has an answer.
-  const isAnswered = (subject: string, side: Side) =>
+  const isAnswered = (subject: string, side: SideName) =>
     answers.some((one) => one.subject === subject && one.side === side);
   const open = asked?.sides.filter((side) => !isAnswered(asked.subject, side)) ?? [];
   const question = asked !== null && open.length > 0 ? asked : placement.next;
 
-  const answer = async (subject: string, side: Side, seen: PlacementAnswer) => {
+  const answer = async (subject: string, side: SideName, seen: PlacementAnswer) => {
     if (question !== null) setAsked(question);
     const one: SeenAnswer = { id: uuid(), subject, side, answer: seen };
     setUnsent((before) => [...before, one]);

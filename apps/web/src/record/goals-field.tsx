@@ -12,7 +12,7 @@ const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name, aliases }) => ({
 }));
 
 type GoalSide = Goal["side"];
-const SIDES: readonly GoalSide[] = ["left", "right", "both"];
+const SIDE_NAMES: readonly GoalSide[] = ["left", "right", "both"];
 
 interface GoalsFieldProps {
   readonly goals: readonly Goal[];
@@ -66,8 +66,13 @@ export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldPr
             label="On"
             size="md"
             value={side}
-            data={SIDES.map((value) => ({ value, label: value === "both" ? "both sides" : `${value} side` }))}
-            onChange={(event) => setSide(SIDES.find((one) => one === event.currentTarget.value) ?? "both")}
+            data={SIDE_NAMES.map((value) => ({
+              value,
+              label: value === "both" ? "both sides" : `${value} side`,
+            }))}
+            onChange={(event) =>
+              setSide(SIDE_NAMES.find((one) => one === event.currentTarget.value) ?? "both")
+            }
           />
         )}
         <Button variant="default" size="md" disabled={subject === null} onClick={add}>

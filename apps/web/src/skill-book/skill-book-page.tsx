@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { printScore, sidesOf, sideScore, type Side, type Skill } from "@mirrup/core";
+import { printScore, sidesOf, sideScore, type SideName, type Skill } from "@mirrup/core";
 import { SegmentedControl, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useState } from "react";
@@ -18,15 +18,15 @@ const FULL = { status: "cleared", progress: 1 } as const;
 const HOLLOW = { status: "ready", progress: 0 } as const;
 
 /** The bead as a name tag: the side that is shown is the filled half. */
-function tagState(skill: Skill, side: Side): BeadState {
+function tagState(skill: Skill, side: SideName): BeadState {
   if (!skill.twoSided) return { kind: "whole", whole: FULL };
   return { kind: "split", left: side === "left" ? FULL : HOLLOW, right: side === "right" ? FULL : HOLLOW };
 }
 
 interface DetailProps {
   readonly skill: Skill;
-  readonly side: Side;
-  readonly onSide: (side: Side) => void;
+  readonly side: SideName;
+  readonly onSide: (side: SideName) => void;
 }
 
 function SkillDetail({ skill, side, onSide }: DetailProps) {
@@ -47,7 +47,7 @@ function SkillDetail({ skill, side, onSide }: DetailProps) {
         </div>
         {skill.twoSided && (
           <SegmentedControl
-            aria-label="Side"
+            aria-label="SideName"
             size="md"
             value={side}
             data={[

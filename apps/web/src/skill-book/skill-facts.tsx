@@ -7,7 +7,7 @@ import {
   type LadderDrill,
   type Need,
   type NeedTerm,
-  type Side,
+  type SideName,
   type Skill,
 } from "@mirrup/core";
 import { Accordion, Table } from "@mantine/core";
@@ -101,7 +101,7 @@ function doseWords({ kind, dose, spacing }: LadderDrill): string {
 }
 
 /** The ladder of drills of one side, from the gentlest to the hardest. */
-export function LadderTable({ skill, side }: { readonly skill: Skill; readonly side: Side }) {
+export function LadderTable({ skill, side }: { readonly skill: Skill; readonly side: SideName }) {
   return (
     <section>
       <h3>Ladder of drills{side === "whole" ? "" : `, ${side} side`}</h3>

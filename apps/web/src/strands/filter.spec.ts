@@ -1,11 +1,11 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, StandingItem } from "@mirrup/contract";
 import { describe, expect, it } from "@jest/globals";
-import type { Side, Status } from "@mirrup/core";
+import type { SideName, Status } from "@mirrup/core";
 import { bySkill } from "../beads/bead-state.js";
 import { isSideShown, isSkillShown, NO_FILTER, type FilterContext, type MapFilter } from "./filter.js";
 
-function item(subject: string, side: Side, status: Status, isStuck = false): StandingItem {
+function item(subject: string, side: SideName, status: Status, isStuck = false): StandingItem {
   return {
     subject,
     side,

@@ -1,6 +1,6 @@
 /** Which skill sides the map brings out; the rest stays, faded. */
 import type { NextItem } from "@mirrup/contract";
-import type { Side, Strand } from "@mirrup/core";
+import type { SideName, Strand } from "@mirrup/core";
 import type { SkillStanding } from "../beads/index.js";
 
 export const BROUGHT_OUT = ["all", "next", "rusty", "stuck", "open"] as const;
@@ -24,7 +24,7 @@ export interface FilterContext {
   readonly leadingSide: "left" | "right";
 }
 
-export function isSideShown(side: Side, filter: MapFilter, leadingSide: "left" | "right"): boolean {
+export function isSideShown(side: SideName, filter: MapFilter, leadingSide: "left" | "right"): boolean {
   if (filter.side === "both" || side === "whole") return true;
   return (filter.side === "stronger") === (side === leadingSide);
 }

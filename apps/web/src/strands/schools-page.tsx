@@ -1,6 +1,6 @@
 import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
 import type { SchoolReading } from "@mirrup/contract";
-import { decodeStatuses, sidesOf, skillOf, type CodedStatus, type Side } from "@mirrup/core";
+import { decodeStatuses, sidesOf, skillOf, type CodedStatus, type SideName } from "@mirrup/core";
 import { Skeleton, Switch, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -12,7 +12,7 @@ import { schoolsQuery } from "../students/index.js";
 import classes from "./schools-page.module.css";
 
 interface CodedSide {
-  readonly side: Side;
+  readonly side: SideName;
   readonly coded: CodedStatus;
 }
 

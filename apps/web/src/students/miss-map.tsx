@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { missCount, missMap, sideScore, skillOf, timeScore, type Side } from "@mirrup/core";
+import { missCount, missMap, sideScore, skillOf, timeScore, type SideName } from "@mirrup/core";
 import { useQuery } from "@tanstack/react-query";
 import { missMapWords, subjectName } from "../app/words.js";
 import { Braid } from "../braid/index.js";
@@ -8,7 +8,7 @@ import { lastSetsQuery } from "./queries.js";
 interface MissMapProps {
   readonly studentId: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
 }
 
 /** Where in the repetition the last sets missed, on the skill's braid; nothing where nobody noted it. */

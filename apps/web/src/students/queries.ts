@@ -15,7 +15,7 @@ import type {
   StudioView,
   WeeksView,
 } from "@mirrup/contract";
-import type { Goal, Side, StudentPlan } from "@mirrup/core";
+import type { Goal, SideName, StudentPlan } from "@mirrup/core";
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
 
@@ -80,7 +80,7 @@ export const decisionsQuery = (id: string) =>
   });
 
 /** The last sets of one side, newest first. */
-export const lastSetsQuery = (id: string, subject: string, side: Side) =>
+export const lastSetsQuery = (id: string, subject: string, side: SideName) =>
   queryOptions({
     queryKey: ["students", id, "sets", subject, side],
     queryFn: async ({ signal }) =>

@@ -1,5 +1,5 @@
 import type { DecisionRequest, DecisionsReply, LoggedDecision } from "@mirrup/contract";
-import type { Side } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { v7 as uuid } from "uuid";
 import { post } from "../app/api.js";
@@ -9,7 +9,7 @@ export interface Deciding {
   /** Made here where it is not given. */
   readonly id?: string;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly decision: LoggedDecision;
   readonly reason: string;
   /** What is said when it is done, beside a way back; nothing is said without. */

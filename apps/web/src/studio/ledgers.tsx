@@ -1,5 +1,5 @@
 import type { AuditAction, AuditView } from "@mirrup/contract";
-import { SIDES } from "@mirrup/core";
+import { SIDE_NAMES } from "@mirrup/core";
 import { Accordion, Skeleton, Table, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { dateTimeWords, subjectName } from "../app/words.js";
@@ -25,7 +25,7 @@ const ACTION_WORDS: Readonly<Record<AuditAction, string>> = {
 function auditWords({ by, action, whom, about }: AuditView): string {
   const [subject = "", side] = about?.split(":") ?? [];
   const what =
-    side === undefined ? subject : subjectName(subject, SIDES.find((one) => one === side) ?? "whole");
+    side === undefined ? subject : subjectName(subject, SIDE_NAMES.find((one) => one === side) ?? "whole");
   const words = [by ?? "Someone who has left", ACTION_WORDS[action], what];
   return [...words.filter(Boolean), ...(whom === null ? [] : [what === "" ? whom : `of ${whom}`])].join(" ");
 }

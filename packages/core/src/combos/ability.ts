@@ -1,6 +1,6 @@
 /** Who could do a combo now, and what the others lack (teaching.md, Combos: learned skills, at most one new). */
-import { isMet, type Status } from "../skills/standing.js";
-import { sideKey, type SubjectSide } from "../skills/side-table.js";
+import { isMet, type Status } from "../record/standing.js";
+import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
 import { comboSubject } from "./combo.js";
 import { mirrorPart, type ComboPart } from "./part.js";
 

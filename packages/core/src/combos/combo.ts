@@ -1,11 +1,11 @@
 /** A combo as a subject of the log: its key, its links' keys, its sides and its gate. */
 import { mirrorScore } from "../rope/mirror.js";
 import { printScore } from "../rope/print.js";
-import type { Side } from "../sides.js";
-import type { Gate } from "../skills/gates.js";
-import type { Status } from "../skills/standing.js";
-import { cleanChanceAt, NO_FACTS, type StandingFacts } from "../practice/evidence.js";
-import { weightScale } from "../practice/weight.js";
+import type { SideName } from "../sides.js";
+import type { Gate } from "../syllabus/gates.js";
+import type { Status } from "../record/standing.js";
+import { cleanChanceAt, NO_FACTS, type StandingFacts } from "../record/evidence.js";
+import { weightScale } from "../record/weight.js";
 import type { Instant, LocalDate } from "../instant.js";
 import { comboScore, type ComboPart } from "./part.js";
 
@@ -35,7 +35,7 @@ export function comboSubject(subject: string): ComboSubject | null {
 }
 
 /** The right side is the combo as written, the left its mirror; one that is its own mirror has no sides. */
-export function sidesOfScore(parts: readonly ComboPart[]): readonly Side[] {
+export function sidesOfScore(parts: readonly ComboPart[]): readonly SideName[] {
   const score = comboScore(parts);
   if (score === null) return [];
   return printScore(mirrorScore(score)) === printScore(score) ? ["whole"] : ["left", "right"];

@@ -6,9 +6,9 @@ import type { Hand } from "../rope/arms.js";
 import { checkScore } from "../rope/check.js";
 import { scoreOf } from "../rope/parse.js";
 import { printScore } from "../rope/print.js";
-import { otherSide, type Side } from "../sides.js";
-import { inStep } from "../practice/ladder.js";
-import type { RunnableDrill } from "../practice/run.js";
+import { otherSide, type SideName } from "../sides.js";
+import { inStep } from "../syllabus/ladder.js";
+import type { RunnableDrill } from "../floor/run.js";
 import { comboKey, linkKey } from "./combo.js";
 import { linksOf, onSide, type ComboLink } from "./links.js";
 import {
@@ -23,7 +23,7 @@ import {
 
 export interface LearningOptions {
   readonly id: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly dominant: Hand;
   readonly tempo: number;
 }
@@ -36,7 +36,7 @@ export interface LearningStep {
   readonly code: LearningCode;
   /** What the set is logged about. */
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly drill: RunnableDrill;
   /** The score of one try, for whatever asks of it. */
   readonly score: string;

@@ -2,13 +2,13 @@ import { describe, expect, it } from "@jest/globals";
 import { checkScore } from "../rope/check.js";
 import { scoreOf } from "../rope/parse.js";
 import { partsOf } from "../testing/combo-catalogue.js";
-import type { Miss } from "../practice/set.js";
+import type { Miss } from "../log/set.js";
 import { comboKey, comboStanding, comboSubject, linkKey, sidesOfScore } from "./combo.js";
 import { learningOf, type ComboSet } from "./learning.js";
 import { learningSteps, type LearningStep } from "./learning-steps.js";
 import { linkAtTurn, linksOf } from "./links.js";
-import { NO_FACTS } from "../practice/evidence.js";
-import { startReview } from "../practice/review.js";
+import { NO_FACTS } from "../record/evidence.js";
+import { startReview } from "../record/review.js";
 
 const ID = "00000000-0000-7000-8000-000000000001";
 const COMBO = partsOf("o sr sl (o o) xr o");

@@ -2,10 +2,10 @@
  * How far somebody has come on a combo's ladder. The order follows the record: a link that keeps
  * missing comes first again.
  */
-import type { Side } from "../sides.js";
-import type { DrillKind } from "../practice/drill.js";
-import { DRILL_PASSES } from "../practice/ladder.js";
-import { bestCleanWithin, type Miss, type PracticeSet } from "../practice/set.js";
+import type { SideName } from "../sides.js";
+import type { DrillKind } from "../syllabus/drill.js";
+import { DRILL_PASSES } from "../syllabus/ladder.js";
+import { bestCleanWithin, type Miss, type PracticeSet } from "../log/set.js";
 import { comboKey } from "./combo.js";
 import { learningSteps, SPACINGS, type LearningOptions, type LearningStep } from "./learning-steps.js";
 import { linkAtTurn, linksOf, onSide, type ComboLink } from "./links.js";
@@ -14,7 +14,7 @@ import type { ComboPart } from "./part.js";
 /** A set of the combo or of one of its links, as the log has it. */
 export interface ComboSet extends Pick<PracticeSet, "drill" | "clean" | "misses" | "bestStreak" | "at"> {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
 }
 
 export interface Learning {

@@ -1,7 +1,7 @@
 /** The links of a combo: where one move follows another at once, and which of them a miss belongs to. */
 import type { Hand } from "../rope/arms.js";
 import { expandBeats, type Score } from "../rope/score.js";
-import type { Side } from "../sides.js";
+import type { SideName } from "../sides.js";
 import { judgeCombo } from "./judge.js";
 import { comboTiming } from "./measures.js";
 import { isBounce, mirrorPart, type ComboPart } from "./part.js";
@@ -18,7 +18,7 @@ export interface ComboLink {
 }
 
 /** The parts as they are done on a side. */
-export function onSide(parts: readonly ComboPart[], side: Side): readonly ComboPart[] {
+export function onSide(parts: readonly ComboPart[], side: SideName): readonly ComboPart[] {
   return side === "left" ? parts.map(mirrorPart) : parts;
 }
 

@@ -9,7 +9,7 @@ import { clicksOf } from "./clicks.js";
 import { differenceOf } from "./difference.js";
 import { comboTiming, contactAt, demandOf, demandShown, measureCombo } from "./measures.js";
 import { neighboursOf } from "./neighbours.js";
-import type { Status } from "../skills/standing.js";
+import type { Status } from "../record/standing.js";
 
 const AT_120 = { tempo: 120, dominant: "r" } as const;
 const measured = (text: string, tempo = 120) => measureCombo(scoreOf(text), { ...AT_120, tempo });

@@ -9,7 +9,7 @@ import { measureScore } from "../rope/measure.js";
 import { printScore } from "../rope/print.js";
 import { expandBeats, type Beat, type Item, type Score } from "../rope/score.js";
 import { traceBeats } from "../rope/trace.js";
-import { skillsByScore, type Catalogue } from "../skills/catalogue.js";
+import { skillsByScore, type Catalogue } from "../syllabus/catalogue.js";
 
 /** A link between two turns, and whether it is made in the air. */
 export interface NeighbourLink {

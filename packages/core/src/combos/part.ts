@@ -7,14 +7,14 @@ import { mirrorScore } from "../rope/mirror.js";
 import { printScore } from "../rope/print.js";
 import { expandBeats, withoutDefaults, type Direction, type Item, type Score } from "../rope/score.js";
 import { traceBeats } from "../rope/trace.js";
-import { otherSide, type Side } from "../sides.js";
-import { sideScore, type Catalogue } from "../skills/catalogue.js";
-import { sideKey } from "../skills/side-table.js";
+import { otherSide, type SideName } from "../sides.js";
+import { sideScore, type Catalogue } from "../syllabus/catalogue.js";
+import { sideKey } from "../syllabus/side-table.js";
 
 export interface ComboPart {
   /** The skill or the combo that it is; null for turns that are neither. */
   readonly subject: string | null;
-  readonly side: Side;
+  readonly side: SideName;
   /** Once through, in canonical text. */
   readonly score: string;
   /** How often in a row, from 1. */
@@ -71,7 +71,7 @@ export function mirrorPart(part: ComboPart): ComboPart {
 }
 
 /** A skill's side as a part; null for a skill outside the rope model. */
-export function partOfSkill(catalogue: Catalogue, subject: string, side: Side): ComboPart | null {
+export function partOfSkill(catalogue: Catalogue, subject: string, side: SideName): ComboPart | null {
   const skill = catalogue.skills.get(subject);
   const score = skill === undefined ? null : sideScore(skill, side);
   return score === null ? null : { subject, side, score: printScore(score), times: 1 };

@@ -1,16 +1,16 @@
 /** What a student can make combos of: what is cleared, and one side of one skill that is open. */
 import type { Arms } from "../rope/arms.js";
 import { expandBeats } from "../rope/score.js";
-import type { Side } from "../sides.js";
-import type { Catalogue } from "../skills/catalogue.js";
-import { sideKey, type SubjectSide } from "../skills/side-table.js";
-import { isMet, type Status } from "../skills/standing.js";
+import type { SideName } from "../sides.js";
+import type { Catalogue } from "../syllabus/catalogue.js";
+import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
+import { isMet, type Status } from "../record/standing.js";
 import type { PoolPart } from "./asked.js";
 import { closedUp, partOfSkill, scoreOfPart, type ComboPart } from "./part.js";
 
 export interface SideStatus {
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly status: Status;
 }
 

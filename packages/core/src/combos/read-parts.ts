@@ -6,8 +6,8 @@ import { printScore } from "../rope/print.js";
 import { expandBeats, withoutDefaults, type Beat, type Score } from "../rope/score.js";
 import { traceBeats, type TracedBeat } from "../rope/trace.js";
 import type { Hand } from "../rope/arms.js";
-import { sidesOf, type Side } from "../sides.js";
-import { sideScore, type Catalogue } from "../skills/catalogue.js";
+import { sidesOf, type SideName } from "../sides.js";
+import { sideScore, type Catalogue } from "../syllabus/catalogue.js";
 import { closedUp, gathered, type ComboPart } from "./part.js";
 
 /** Turns that are no skill of the catalogue cost more than any skill does, and a whole one less than one closed up. */
@@ -36,7 +36,7 @@ function indexOf(catalogue: Catalogue): Index {
   const found = indexes.get(catalogue);
   if (found !== undefined) return found;
   const index = new Map<string, Known[]>();
-  const add = (subject: string, side: Side, score: Score) => {
+  const add = (subject: string, side: SideName, score: Score) => {
     const { beats } = traceBeats(expandBeats(score), score.direction, "r");
     const keys = beats.map(beatKey);
     const put = (known: Known) => index.set(keys[0] ?? "", [...(index.get(keys[0] ?? "") ?? []), known]);

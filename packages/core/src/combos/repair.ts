@@ -8,7 +8,7 @@ import { measureScore } from "../rope/measure.js";
 import { scoreOf } from "../rope/parse.js";
 import { expandBeats, type Beat, type Direction } from "../rope/score.js";
 import { sidesOf } from "../sides.js";
-import { siblingsOf, skillOf, type Catalogue } from "../skills/catalogue.js";
+import { siblingsOf, skillOf, type Catalogue } from "../syllabus/catalogue.js";
 import type { Hand } from "../rope/arms.js";
 import { faultCount, isSideways, judgeCombo, stateAfter, type JudgeOptions } from "./judge.js";
 import {

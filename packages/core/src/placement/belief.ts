@@ -2,7 +2,7 @@
  * What placement believes after some answers. Given the level the strands are independent, so the
  * posterior is kept as one table of leans for each strand and level; every sum is exact.
  */
-import type { PlacementAnswer } from "../practice/decision.js";
+import type { PlacementAnswer } from "../log/decision.js";
 import { LEANS, LEVELS, SIDES_TOGETHER, type Model } from "./model.js";
 
 /** How often a few tries show each answer where a side is known, and where it is not. */

@@ -5,11 +5,11 @@
  * nothing and it. The two sides of a skill go together. Levels and leans are small grids, so every
  * expectation below is an exact sum.
  */
-import { NO_FACTS } from "../practice/evidence.js";
-import { expectedTriesLeft, LEARNING_PACES } from "../practice/learner.js";
-import type { Catalogue } from "../skills/catalogue.js";
-import { gateOf, type School } from "../skills/gates.js";
-import { sideTable, type SideNode } from "../skills/side-table.js";
+import { NO_FACTS } from "../record/evidence.js";
+import { expectedTriesLeft, LEARNING_PACES } from "../record/learner.js";
+import type { Catalogue } from "../syllabus/catalogue.js";
+import { gateOf, type School } from "../syllabus/gates.js";
+import { sideTable, type SideNode } from "../syllabus/side-table.js";
 
 /** What is known of a student before the first question; nothing has to be. */
 export interface Background {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import { PLACEMENT_ANSWERS, type PlacementAnswer } from "../practice/decision.js";
+import { PLACEMENT_ANSWERS, type PlacementAnswer } from "../log/decision.js";
 import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
-import type { Side } from "../sides.js";
+import type { SideName } from "../sides.js";
 import { ANSWER_CHANCES, beliefAfter } from "./belief.js";
 import { LEANS, LEVELS, placementModel, SIDES_TOGETHER, type Model } from "./model.js";
 import { place } from "./placement.js";
@@ -16,14 +16,14 @@ const CATALOGUE = catalogueOf(
 );
 const MODEL = placementModel(CATALOGUE, FIVE_IN_A_ROW, { strongerSide: "right" });
 
-type Line = readonly [subject: string, side: Side, answer: PlacementAnswer];
+type Line = readonly [subject: string, side: SideName, answer: PlacementAnswer];
 
 function read(...answers: readonly Line[]) {
   const placement = place(
     MODEL,
     answers.map(([subject, side, answer]) => ({ subject, side, answer })),
   );
-  const of = (subject: string, side: Side) =>
+  const of = (subject: string, side: SideName) =>
     placement.conclusions.find((one) => one.subject === subject && one.side === side);
   return { ...placement, of };
 }

@@ -3,9 +3,9 @@
  * sure (whoever passes a side can do what it needs; what needs a failed side is locked) and what the
  * model holds for likely are kept apart.
  */
-import type { PlacementAnswer } from "../practice/decision.js";
-import type { Side } from "../sides.js";
-import { sideKey, type SubjectSide, type Way } from "../skills/side-table.js";
+import type { PlacementAnswer } from "../log/decision.js";
+import type { SideName } from "../sides.js";
+import { sideKey, type SubjectSide, type Way } from "../syllabus/side-table.js";
 import { beliefAfter, type Belief, type Seen } from "./belief.js";
 import type { Model } from "./model.js";
 import { expectedInformation } from "./question.js";
@@ -24,7 +24,7 @@ export interface Conclusion extends SubjectSide {
 export interface Question {
   readonly subject: string;
   /** The sides to try: those that are not settled yet. */
-  readonly sides: readonly Side[];
+  readonly sides: readonly SideName[];
   /** Bits that the first side's answer is expected to tell about all sides. */
   readonly bits: number;
   /** How likely the student can do it, on the likelier side. */

@@ -2,7 +2,7 @@
  * The next question: the side whose answer is expected to tell most about all sides, in bits, summed
  * over them exactly under the model.
  */
-import { PLACEMENT_ANSWERS } from "../practice/decision.js";
+import { PLACEMENT_ANSWERS } from "../log/decision.js";
 import { ANSWER_CHANCES, bothSides, type Belief } from "./belief.js";
 import { LEANS, LEVELS } from "./model.js";
 

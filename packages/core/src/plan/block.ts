@@ -1,13 +1,13 @@
 /** A block of a plan: one drill of one side, with what it takes. */
 import { expandBeats, landingOf, type Score } from "../rope/score.js";
-import type { Side } from "../sides.js";
-import { skillOf, sideScore, type Catalogue } from "../skills/catalogue.js";
-import { gateAsStreak } from "../skills/gates.js";
-import type { Family, SkillClass } from "../skills/skill.js";
-import type { Standing } from "../skills/standing.js";
-import type { Drill } from "../practice/drill.js";
-import { setLoad } from "../practice/load.js";
-import type { NextReason } from "../practice/next.js";
+import type { SideName } from "../sides.js";
+import { skillOf, sideScore, type Catalogue } from "../syllabus/catalogue.js";
+import { gateAsStreak } from "../syllabus/gates.js";
+import type { Family, SkillClass } from "../syllabus/skill.js";
+import type { Standing } from "../record/standing.js";
+import type { Drill } from "../syllabus/drill.js";
+import { setLoad } from "../record/load.js";
+import type { NextReason } from "../next/next.js";
 
 /** In the order in which a lesson has them; the hard skill stands before or after the main work. */
 export const PHASES = ["warm-up", "early-hard", "review", "main", "combo", "late-hard", "cool-down"] as const;
@@ -35,7 +35,7 @@ export type PlanReason =
 export interface PlanBlock {
   readonly phase: Phase;
   readonly subject: string;
-  readonly side: Side;
+  readonly side: SideName;
   readonly drill: Drill;
   readonly aim: number | null;
   /** Null where nothing is to be reached. */
@@ -136,7 +136,7 @@ export function doseOfTried(
 /** The same of a skill's side. */
 export function doseOf(
   catalogue: Catalogue,
-  { subject, side }: { readonly subject: string; readonly side: Side },
+  { subject, side }: { readonly subject: string; readonly side: SideName },
   drill: Drill,
   tries: number,
   cleanChance: number,

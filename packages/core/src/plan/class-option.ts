@@ -1,10 +1,10 @@
 /** What one student can do at a station of a class, and what a minute of it is worth to them. */
 import { DAY_MS, localDate, type Instant, type LocalDate } from "../instant.js";
-import type { Drill } from "../practice/drill.js";
-import type { NextDrill, NextReason } from "../practice/next.js";
-import { skillOf, type Catalogue } from "../skills/catalogue.js";
-import { sideKey, type SubjectSide } from "../skills/side-table.js";
-import { isMet, type Standing } from "../skills/standing.js";
+import type { Drill } from "../syllabus/drill.js";
+import type { NextDrill, NextReason } from "../next/next.js";
+import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
+import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
+import { isMet, type Standing } from "../record/standing.js";
 import { BLOCK_TRIES, doseOf, effortOf, isHard, reviewDrill, type Effort } from "./block.js";
 import { ruledOutBy, type Precaution } from "./precaution.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS, PLAN_WEIGHTS } from "./weights.js";

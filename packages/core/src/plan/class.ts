@@ -1,7 +1,7 @@
 /** A class as it is asked for and as it is planned: students, turns, stations, places. */
-import type { Side } from "../sides.js";
-import type { Drill } from "../practice/drill.js";
-import type { NextReason } from "../practice/next.js";
+import type { SideName } from "../sides.js";
+import type { Drill } from "../syllabus/drill.js";
+import type { NextReason } from "../next/next.js";
 import type { ClassOption, ClassUse, Watch } from "./class-option.js";
 import type { Floor } from "./space.js";
 
@@ -66,7 +66,7 @@ export interface Rotation {
 /** What a student does in one turn. */
 export interface Place {
   readonly station: number;
-  readonly side: Side;
+  readonly side: SideName;
   readonly use: ClassUse;
   readonly drill: Drill;
   readonly aim: number | null;

@@ -2,8 +2,8 @@
  * What is not at hand today, and which skills that rules out (safety.md): a caution of a skill asks for
  * something, and without it the skill is not planned.
  */
-import type { CautionCode } from "../practice/caution.js";
-import { skillOf, type Catalogue } from "../skills/catalogue.js";
+import type { CautionCode } from "../syllabus/caution.js";
+import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
 
 /**
  * Shoes that cushion (multiples), a floor that gives (triples and more), eye protection (backward

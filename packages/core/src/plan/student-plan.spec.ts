@@ -1,9 +1,9 @@
 import { describe, expect, it } from "@jest/globals";
 import { DAY_MS } from "../instant.js";
-import { NO_FACTS, type StandingFacts } from "../practice/evidence.js";
-import { nextDrills } from "../practice/next.js";
-import { sideKey } from "../skills/side-table.js";
-import { standingsOf } from "../skills/standing.js";
+import { NO_FACTS, type StandingFacts } from "../record/evidence.js";
+import { nextDrills } from "../next/next.js";
+import { sideKey } from "../syllabus/side-table.js";
+import { standingsOf } from "../record/standing.js";
 import { catalogueOfFamilies, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { partsOf } from "../testing/combo-catalogue.js";
 import { planStudent, type PlanCombo, type StudentPlan, type StudentPlanContext } from "./student-plan.js";

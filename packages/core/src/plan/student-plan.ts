@@ -10,11 +10,11 @@ import { measureScore } from "../rope/measure.js";
 import { sidesOfCombo } from "../combos/ability.js";
 import { comboKey, comboSubject } from "../combos/combo.js";
 import { comboScore, comboText, type ComboPart } from "../combos/part.js";
-import { otherSide, type Side } from "../sides.js";
-import { sideScore, skillOf, type Catalogue } from "../skills/catalogue.js";
-import { sideKey, type SubjectSide } from "../skills/side-table.js";
-import { isMet, type Standing, type Status } from "../skills/standing.js";
-import type { NextDrill } from "../practice/next.js";
+import { otherSide, type SideName } from "../sides.js";
+import { sideScore, skillOf, type Catalogue } from "../syllabus/catalogue.js";
+import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
+import { isMet, type Standing, type Status } from "../record/standing.js";
+import type { NextDrill } from "../next/next.js";
 import {
   BLOCK_TRIES,
   SET_TRIES,
@@ -63,7 +63,7 @@ export interface StudentPlanContext {
 export interface PlanCombo {
   readonly id: string;
   readonly name: string;
-  readonly side: Side;
+  readonly side: SideName;
   /** As it is done on that side. */
   readonly parts: readonly ComboPart[];
   readonly status: Status;

@@ -1,7 +1,7 @@
-import type { Goal } from "../skills/goal-path.js";
+import type { Goal } from "../next/goal-path.js";
 import { sidesOf } from "../sides.js";
-import { skillOf, type Catalogue } from "../skills/catalogue.js";
-import { sideKey } from "../skills/side-table.js";
+import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
+import { sideKey } from "../syllabus/side-table.js";
 
 /** Every side of every skill that the goals build on, directly or not, and the goals themselves. */
 export function underGoals(catalogue: Catalogue, goals: readonly Goal[]): ReadonlySet<string> {

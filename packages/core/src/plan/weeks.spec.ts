@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import type { PathStep } from "../skills/goal-path.js";
+import type { PathStep } from "../next/goal-path.js";
 import { lessonDays, planWeeks, spreadWeekdays, type WeeksContext } from "./weeks.js";
 
 function step(subject: string, expected: number, low = expected / 2, high = expected * 2): PathStep {

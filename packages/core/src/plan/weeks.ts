@@ -4,10 +4,10 @@
  * due; what is left over; and an honest answer to whether it will be enough.
  */
 import { DAY_MS, type LocalDate } from "../instant.js";
-import type { TriesLeft } from "../practice/learner.js";
-import { weekStart } from "../practice/load.js";
-import type { PathStep } from "../skills/goal-path.js";
-import type { SubjectSide } from "../skills/side-table.js";
+import type { TriesLeft } from "../record/learner.js";
+import { weekStart } from "../record/load.js";
+import type { PathStep } from "../next/goal-path.js";
+import type { SubjectSide } from "../syllabus/side-table.js";
 
 export interface WeeksContext {
   /** The way to the goals, every side after what it needs. */

@@ -3,7 +3,7 @@
  * plan has already; a side that leaves its other behind costs. Minutes, landings and reviews are no
  * part of it: they are limits.
  */
-import type { NextReason } from "../practice/next.js";
+import type { NextReason } from "../next/next.js";
 
 export const PLAN_WEIGHTS = {
   /** By why it is done. */

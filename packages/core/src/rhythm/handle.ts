@@ -3,7 +3,7 @@
  * with its number and all turns so far. Messages may come twice, late, or not at all: what they come
  * to is read from all that have come, in the order of their numbers.
  */
-import type { Tap } from "../practice/tap.js";
+import type { Tap } from "../floor/tap.js";
 
 export interface HandleMessage {
   readonly v: 1;

@@ -1,12 +1,12 @@
 /** A catalogue small enough to reckon with by hand, of skills that can be joined. */
-import { buildCatalogue, type Catalogue, type SkillEntry } from "../skills/catalogue.js";
+import { buildCatalogue, type Catalogue, type SkillEntry } from "../syllabus/catalogue.js";
 import { scoreOf } from "../rope/parse.js";
 import { printScore } from "../rope/print.js";
 import { partsOfScore } from "../combos/read-parts.js";
 import type { ComboPart } from "../combos/part.js";
 import type { SideStatus } from "../combos/pool.js";
 import { sidesOf } from "../sides.js";
-import type { Status } from "../skills/standing.js";
+import type { Status } from "../record/standing.js";
 
 type Line = readonly [id: string, sides: "one" | "two", score: string, needs: string];
 

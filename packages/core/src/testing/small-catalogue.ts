@@ -1,6 +1,6 @@
-import { buildCatalogue, type Catalogue, type SkillEntry } from "../skills/catalogue.js";
-import type { School } from "../skills/gates.js";
-import { FAMILIES, SKILL_CLASSES, type Family, type SkillClass } from "../skills/skill.js";
+import { buildCatalogue, type Catalogue, type SkillEntry } from "../syllabus/catalogue.js";
+import type { School } from "../syllabus/gates.js";
+import { FAMILIES, SKILL_CLASSES, type Family, type SkillClass } from "../syllabus/skill.js";
 
 type Line = readonly [id: string, sides: "one" | "two", needs: string, skillClass?: SkillClass];
 

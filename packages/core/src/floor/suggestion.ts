@@ -1,0 +1,144 @@
+/**
+ * After a set: one suggestion, with its reason (teaching.md, Stuck and Faults; safety.md, fatigue).
+ * The rules stand in the order in which they are tried, and the first that fits is what is said.
+ */
+import type { SideName } from "../sides.js";
+import type { SubjectSide } from "../syllabus/side-table.js";
+import { DRILL_KINDS, type DrillKind } from "../syllabus/drill.js";
+import type { FaultCode } from "../syllabus/fault.js";
+import type { WeekLoad } from "../record/load.js";
+import { rungAfter } from "../next/rung.js";
+import { missCount, type Miss } from "../log/set.js";
+
+/** What of a set says why it went as it did. */
+export interface JudgedSet {
+  readonly kind: DrillKind;
+  readonly clean: number;
+  readonly misses: readonly Miss[];
+}
+
+export type Suggestion =
+  /** Misses climbed through the set: form goes before strength does. */
+  | { readonly code: "rest"; readonly early: number; readonly late: number }
+  /** One fault keeps coming. */
+  | { readonly code: "fix"; readonly fault: FaultCode; readonly times: number }
+  /** Many trips that nobody could name. */
+  | { readonly code: "rope-length"; readonly misses: number }
+  /** Not moving for three lessons, and there is another variant of it. */
+  | { readonly code: "sibling"; readonly subject: string }
+  /** Not moving either, and a part of it has not been seen for long. */
+  | { readonly code: "rusty-part"; readonly subject: string; readonly side: SideName }
+  /** Not moving for three lessons: one step gentler on the ladder, before anything else. */
+  | { readonly code: "stuck" }
+  /** The week's landings have passed their allowance. */
+  | { readonly code: "load"; readonly landings: number; readonly allowance: number }
+  /** The rung was passed: on to the next one, while it goes well. */
+  | { readonly code: "next-rung"; readonly passed: number; readonly next: number }
+  /** More misses than clean: a step back on the ladder. */
+  | { readonly code: "gentler"; readonly clean: number; readonly tries: number }
+  /** The gate is met here; the other side is behind. */
+  | { readonly code: "other-side"; readonly side: SideName };
+
+export interface SuggestionContext {
+  /** The last sets of this skill and side, newest first, the one just made among them. */
+  readonly sets: readonly JudgedSet[];
+  readonly isCleared: boolean;
+  readonly isStuck: boolean;
+  /** The other side where it is not cleared yet; null where there is none, or it is. */
+  readonly sideBehind: SideName | null;
+  /** A variant that would do as well, open for this student. */
+  readonly sibling: string | null;
+  /** A part of it that has gone rusty; null where none has. */
+  readonly rustyPart: SubjectSide | null;
+  /** The drill that mends a fault, where one does. */
+  readonly drillFor: (fault: FaultCode) => DrillKind | null;
+  /** The rung that the last set passed, 0 for none, and the gate as a streak. */
+  readonly passed: number;
+  readonly gateStreak: number;
+  /** The week so far, unless its caution was shown in this lesson already. */
+  readonly week: Pick<WeekLoad, "landings" | "allowance"> | null;
+}
+
+const FEWEST_TRIES = 10;
+/** How much the share of misses grows from the first half of a set to the second. */
+const TIRING = 0.25;
+const FEWEST_OF_A_FAULT = 3;
+const FEWEST_UNNAMED = 6;
+
+function triesOf({ clean, misses }: JudgedSet): number {
+  return clean + missCount(misses);
+}
+
+/** Misses in the first and the second half of a set; null where their places are not known, or few tries were made. */
+function halves(
+  set: JudgedSet,
+): { readonly early: number; readonly late: number; readonly half: number } | null {
+  const tries = triesOf(set);
+  if (tries < FEWEST_TRIES || set.misses.some((miss) => miss.position === undefined)) return null;
+  const half = Math.floor(tries / 2);
+  const late = set.misses.filter((miss) => (miss.position ?? 0) > tries - half).length;
+  const early = set.misses.filter((miss) => (miss.position ?? 0) <= half).length;
+  return { early, late, half };
+}
+
+/** The fault that was noted most in these sets, and how often; the first to be noted among equals. */
+export function commonestFault(
+  sets: readonly JudgedSet[],
+): { readonly fault: FaultCode; readonly times: number } | null {
+  const counts = new Map<FaultCode, number>();
+  for (const { fault, count = 1 } of sets.flatMap((set) => set.misses)) {
+    if (fault !== undefined) counts.set(fault, (counts.get(fault) ?? 0) + count);
+  }
+  const [first] = [...counts].sort(([, one], [, other]) => other - one);
+  return first === undefined ? null : { fault: first[0], times: first[1] };
+}
+
+function rankOf({ kind }: JudgedSet): number {
+  return DRILL_KINDS.indexOf(kind);
+}
+
+/**
+ * What a plateau is treated with (teaching.md, Stuck), in this order: the drill one step gentler, the
+ * fix for the fault noted most, the sibling, a part that has gone rusty. What the last sets have
+ * tried already is passed over.
+ */
+function treatmentOf({ sets, sibling, rustyPart, drillFor }: SuggestionContext): Suggestion {
+  const hardest = Math.max(...sets.map(rankOf));
+  if (!sets.some((set) => rankOf(set) < hardest)) return { code: "stuck" };
+  const common = commonestFault(sets);
+  const mending = common === null ? null : drillFor(common.fault);
+  const isMended = mending !== null && sets.some(({ kind }) => kind === mending);
+  if (common !== null && !isMended) return { code: "fix", ...common };
+  if (sibling !== null) return { code: "sibling", subject: sibling };
+  if (rustyPart !== null) return { code: "rusty-part", ...rustyPart };
+  return { code: "stuck" };
+}
+
+export function suggestionOf(context: SuggestionContext): Suggestion | null {
+  const { sets, isCleared, isStuck, sideBehind, week, passed, gateStreak } = context;
+  const [last] = sets;
+  if (last === undefined) return null;
+  const parts = halves(last);
+  if (parts !== null && (parts.late - parts.early) / parts.half >= TIRING) {
+    return { code: "rest", early: parts.early, late: parts.late };
+  }
+  if (week !== null && week.allowance !== null && week.landings > week.allowance) {
+    return { code: "load", landings: week.landings, allowance: week.allowance };
+  }
+  if (isStuck && !isCleared) return treatmentOf(context);
+  if (!isCleared && passed > 0 && passed < gateStreak) {
+    return { code: "next-rung", passed, next: rungAfter(passed, gateStreak) };
+  }
+  const common = commonestFault(sets);
+  if (!isCleared && common !== null && common.times >= FEWEST_OF_A_FAULT) return { code: "fix", ...common };
+  const unnamed = missCount(sets.flatMap((set) => set.misses).filter((miss) => miss.fault === undefined));
+  const tries = sets.reduce((sum, set) => sum + triesOf(set), 0);
+  if (!isCleared && common === null && unnamed >= FEWEST_UNNAMED && unnamed * 2 > tries) {
+    return { code: "rope-length", misses: unnamed };
+  }
+  if (!isCleared && triesOf(last) >= FEWEST_TRIES && last.clean * 3 < triesOf(last)) {
+    return { code: "gentler", clean: last.clean, tries: triesOf(last) };
+  }
+  if (isCleared && sideBehind !== null) return { code: "other-side", side: sideBehind };
+  return null;
+}

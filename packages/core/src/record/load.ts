@@ -1,0 +1,111 @@
+/**
+ * Landings and the week's allowance of them (safety.md, load). A landing on two feet counts 1, on one
+ * leg 1.5; after a double 1.5, after a triple or more 2. Where both hold, the factors multiply.
+ */
+import { DAY_MS, type LocalDate } from "../instant.js";
+import { parseScore } from "../rope/parse.js";
+import { expandBeats, landingOf, type Score } from "../rope/score.js";
+import { missCount, type PracticeSet } from "../log/set.js";
+
+const ONE_LEG = 1.5;
+const DOUBLE = 1.5;
+const TRIPLE = 2;
+
+/** Weighted landings of once through a score; 1 for a skill outside the rope model. */
+export function landingsOf(score: Score | null): number {
+  if (score === null) return 1;
+  return expandBeats(score).reduce((sum, beat) => {
+    const turns = beat.turns.length;
+    const air = turns > 2 ? TRIPLE : turns === 2 ? DOUBLE : 1;
+    return sum + air * (landingOf(beat) === "b" ? 1 : ONE_LEG);
+  }, 0);
+}
+
+/** Jumps with two turns or more in once through a score. */
+export function multiplesOf(score: Score | null): number {
+  return score === null ? 0 : expandBeats(score).filter((beat) => beat.turns.length > 1).length;
+}
+
+/** What a set, or a lesson, asks of the legs. */
+export interface Load {
+  /** Weighted landings. */
+  readonly landings: number;
+  /** Jumps with two turns or more. */
+  readonly multiples: number;
+}
+
+/** A drill's own score where it has one, else the skill's. */
+function practisedScore(skillScore: Score | null, written: string | undefined): Score | null {
+  const parsed = written === undefined ? null : parseScore(written);
+  return parsed?.ok === true ? parsed.score : skillScore;
+}
+
+/**
+ * What a set asked of the legs: each try once through the drill's score, with its spacing bounces. A
+ * try that missed landed too; the movement with no rope is not jumped.
+ */
+export function setLoad(
+  skillScore: Score | null,
+  { drill, clean, misses }: Pick<PracticeSet, "drill" | "clean" | "misses">,
+): Load {
+  if (drill.kind === "shadow") return { landings: 0, multiples: 0 };
+  const tries = clean + missCount(misses);
+  const score = practisedScore(skillScore, drill.score);
+  const spacing = drill.kind === "spaced" || drill.kind === "link" ? (drill.spacing ?? 0) : 0;
+  return { landings: tries * (landingsOf(score) + spacing), multiples: tries * multiplesOf(score) };
+}
+
+const MONDAY = 1;
+
+/** The day on which the week of `day` starts; `startsOn` from 1 for Monday to 7 for Sunday. */
+export function weekStart(day: LocalDate, startsOn: number = MONDAY): LocalDate {
+  const noon = Date.parse(`${day}T12:00:00Z`);
+  const weekday = new Date(noon).getUTCDay() || 7;
+  const back = (weekday - startsOn + 7) % 7;
+  return new Date(noon - back * DAY_MS).toISOString().slice(0, 10);
+}
+
+export interface LessonLoad extends Load {
+  readonly day: LocalDate;
+  /** Landings of sets that nobody counted try by try. */
+  readonly estimated: number;
+}
+
+export interface WeekLoad {
+  readonly weekStart: LocalDate;
+  readonly landings: number;
+  readonly estimated: number;
+  /** Null before two weeks are recorded. */
+  readonly allowance: number | null;
+}
+
+/** This week's landings and what they may come to, from a student's lessons in any order. */
+export function weekLoad(lessons: readonly LessonLoad[], today: LocalDate, startsOn = MONDAY): WeekLoad {
+  const thisWeek = weekStart(today, startsOn);
+  const weeks = new Map<LocalDate, { landings: number; estimated: number }>();
+  for (const { day, landings, estimated } of lessons) {
+    const start = weekStart(day, startsOn);
+    const sum = weeks.get(start) ?? { landings: 0, estimated: 0 };
+    weeks.set(start, { landings: sum.landings + landings, estimated: sum.estimated + estimated });
+  }
+  const now = weeks.get(thisWeek) ?? { landings: 0, estimated: 0 };
+  const before = [...weeks].filter(([start, { landings }]) => start < thisWeek && landings > 0);
+  before.sort(([one], [other]) => (one < other ? 1 : -1));
+  return { weekStart: thisWeek, ...now, allowance: weekAllowance(before.map(([, week]) => week.landings)) };
+}
+
+export const LEAST_ALLOWANCE = 3000;
+const GROWTH = 1.1;
+const WEEKS_LOOKED_BACK = 4;
+const WEEKS_NEEDED = 2;
+
+/**
+ * The week's allowance: the larger of 3,000 and 1.1 × the mean of the last four weeks that have any
+ * record, newest first. Null before two weeks are recorded, when nothing is judged yet.
+ */
+export function weekAllowance(recordedWeeks: readonly number[]): number | null {
+  if (recordedWeeks.length < WEEKS_NEEDED) return null;
+  const weeks = recordedWeeks.slice(0, WEEKS_LOOKED_BACK);
+  const mean = weeks.reduce((sum, one) => sum + one, 0) / weeks.length;
+  return Math.max(LEAST_ALLOWANCE, GROWTH * mean);
+}
