@@ -18,6 +18,8 @@ export const CAUTIONS: Readonly<Record<CautionCode, string>> = {
   condition:
     "With a known heart, bone, joint or breathing condition, a pregnancy or a recent injury, ask for clearance by a licensed professional first.",
   face: "The rope can strike the face: eye protection while learning, slowly first, others at a distance.",
+  sting:
+    "A fast rope stings: one at a time until the change is sure, long trousers and sleeves. Two hits on one spot end it for today.",
   wrist: "Stop when a wrist hurts.",
   neck: "Slowly first, and never with a beaded or wire rope at speed.",
   fatigue: "Form goes before strength does. Best learned fresh; rest or stop when the misses climb.",

@@ -1,58 +1,76 @@
-import type { DrillFocus, DrillKind } from "@mirrup/core";
+import type { DrillKind } from "@mirrup/core";
 
-/** What the student does in each kind of drill, and the kind's name. */
+/** What a kind of drill is called, and what the student does in it. */
 export interface DrillEntry {
   readonly name: string;
   readonly manner: string;
 }
 
 export const DRILLS: Readonly<Record<DrillKind, DrillEntry>> = {
-  shadow: { name: "shadow", manner: "The movement with no rope." },
+  watch: {
+    name: "watch it",
+    manner: "Watch it done slowly, from the side and from the front, and say what comes when.",
+  },
+  shadow: { name: "without a rope", manner: "The movement with no rope." },
+  "tempo-shadow": {
+    name: "without a rope, faster",
+    manner: "The movement with no rope, a little faster each time.",
+  },
+  "air-change": { name: "arms in the air", manner: "Jump with no rope and change the arms before landing." },
+  "free-swing": {
+    name: "swing beside the body",
+    manner: "Both hands on the rope, beside the body, without a jump.",
+  },
   "side-rope": {
     name: "rope at the side",
-    manner: "The rope in one hand at the side, turned at the trick's tempo, jumping in time.",
+    manner: "The rope in one hand at the side, turned at the trick’s tempo, jumping in time.",
   },
   "toe-catch": {
     name: "toe catch",
     manner:
       "One slow, taut turn into the position, the rope stopped under the toes. Look down and check that it lies mid-foot.",
   },
-  "one-stop": { name: "one and stop", manner: "One repetition; jump it and let the rope stop." },
-  "one-out": { name: "one and out", manner: "One repetition and back to a bounce." },
+  apart: { name: "one at a time", manner: "One alone, then a bounce, before they are joined." },
+  "stop-in": { name: "jump in and stay", manner: "Jump it, and stop in the position." },
+  "one-stop": { name: "one, then stop", manner: "One repetition; jump it and let the rope stop." },
+  merge: { name: "two become one", manner: "The parts that will become one, then the one." },
   "from-rest": {
-    name: "from rest",
+    name: "from standing",
     manner: "Straight from standing with no preparing bounce; open after landing into a toe catch.",
   },
-  spaced: { name: "spaced", manner: "So many bounces, one repetition, again and again." },
+  "high-part": { name: "a part, higher", manner: "The part alone, with the height that the trick asks." },
+  "part-counts": {
+    name: "count of a part",
+    manner: "So many of the part in a row: the door to what comes next. Three goes.",
+  },
+  "one-out": { name: "one, then bounce", manner: "One repetition and back to a bounce." },
+  spaced: { name: "with bounces between", manner: "So many bounces, one repetition, again and again." },
+  link: { name: "two joined", manner: "Two moves joined, with fewer and fewer bounces between." },
   rounds: { name: "rounds", manner: "The pattern round after round, without a miss." },
+  tens: { name: "tens", manner: "Ten on one foot, ten on the other, round after round without a break." },
+  "side-to-side": {
+    name: "both sides by turns",
+    manner: "One side, then the other, round after round without a miss.",
+  },
+  whole: {
+    name: "all of it at once",
+    manner: "The whole thing from a bounce, without holding back. Beginning it is what counts.",
+  },
+  "growing-climb": {
+    name: "growing climb",
+    manner: "Rung one is one open turn and one held, rung two is two and two, and so on.",
+  },
   climb: {
     name: "climb",
     manner: "Rung one is one repetition, rung two is two, and so on, with a bridge between rungs.",
   },
-  streak: { name: "streak", manner: "As many in a row as asked." },
-  count: { name: "count", manner: "As many as possible in the time." },
-  hold: { name: "hold", manner: "Keep going for the time, with the form kept." },
-  "other-side": { name: "other side", manner: "The same on the other side." },
-  "new-step": { name: "new step", manner: "The skill inside another step." },
-  merge: { name: "merge", manner: "The parts that will become one, then the one." },
-  link: { name: "link", manner: "Two skills joined, with fewer and fewer bounces between." },
-};
-
-/** What a drill of the ladder is about, where its kind alone does not say it. */
-export const DRILL_FOCUSES: Readonly<Record<DrillFocus, string>> = {
-  wrists: "the wrists circle while the arms cross and uncross",
-  "open-catch": "open",
-  "position-catch": "in the position",
-  "high-jump": "with the higher jump",
-  "plain-double": "with a plain double",
-  "arm-change": "the arm change",
-  exit: "the way out",
-  "carrying-step": "the carrying step",
-  move: "the move",
-  part: "a part alone",
-  "both-parts": "both parts, then the whole",
-  "two-sides": "both sides",
-  "boxer-step": "in the boxer step",
-  "run-step": "in the run step",
-  bursts: "bursts of four",
+  streak: { name: "in a row", manner: "As many in a row as asked." },
+  faster: { name: "faster", manner: "The same a little faster, with the same form." },
+  hold: { name: "keep going", manner: "Keep going for the time, with the form kept." },
+  count: { name: "as many as you can", manner: "As many as possible in the time." },
+  "new-step": {
+    name: "in another step",
+    manner: "The skill inside another step: the feet go on, the arms join.",
+  },
+  "other-side": { name: "other side", manner: "The same on the other side, in the same words, slower." },
 };

@@ -1,4 +1,6 @@
-import { buildCatalogue, type Catalogue, type StrandEntry } from "@mirrup/core";
+import { buildCatalogue, type Catalogue, type Craft, type StrandEntry } from "@mirrup/core";
+import { LADDERS } from "./ladders.js";
+import { ROLES } from "./roles.js";
 import { CROSSES } from "./strands/crosses.js";
 import { FOOTWORK } from "./strands/footwork.js";
 import { MULTIPLES } from "./strands/multiples.js";
@@ -6,10 +8,15 @@ import { SIDE_SWINGS } from "./strands/side-swings.js";
 
 export { CAUTIONS } from "./cautions.js";
 export { STARTER_COMBOS, type StarterCombo } from "./combos.js";
-export { DRILL_FOCUSES, DRILLS, type DrillEntry } from "./drills.js";
+export { coachingOf, type Coaching } from "./coaching.js";
+export { DRILLS, type DrillEntry } from "./drills.js";
 export { FAULTS, type FaultEntry } from "./faults.js";
 export { SCHOOLS } from "./schools.js";
 export {
+  fusedFirstOf,
+  fusedRopeOf,
+  mannerOf,
+  turnRateOf,
   optionOf,
   FUSED_FORMS,
   isFormCounted,
@@ -24,8 +31,8 @@ export {
  * Checks a catalogue's data and returns it as a value. Throws an `Error` that lists every broken
  * entry with its name and reason.
  */
-export function loadCatalogue(strands: readonly StrandEntry[], version: string): Catalogue {
-  const result = buildCatalogue(strands, version);
+export function loadCatalogue(strands: readonly StrandEntry[], version: string, craft?: Craft): Catalogue {
+  const result = buildCatalogue(strands, version, craft);
   if (result.ok) return result.catalogue;
   const reasons = result.faults.map((fault) => `- ${fault.message}`).join("\n");
   throw new Error(`The catalogue cannot be used:\n${reasons}`);
@@ -34,5 +41,6 @@ export function loadCatalogue(strands: readonly StrandEntry[], version: string):
 /** The catalogue that ships. */
 export const CATALOGUE: Catalogue = loadCatalogue(
   [...FOOTWORK, ...SIDE_SWINGS, ...CROSSES, ...MULTIPLES],
-  "1",
+  "2",
+  { ladders: LADDERS, roles: ROLES },
 );

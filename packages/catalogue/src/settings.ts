@@ -1,3 +1,5 @@
+import type { FusedFirst, Manner, SkillClass } from "@mirrup/core";
+
 /**
  * What instructors really disagree about beside the school (teaching.md, Gates): each a choice with a
  * default and a reason that is shown. A cue that comes with a choice is said of the skills named.
@@ -228,8 +230,8 @@ export const SETTINGS: readonly TeachingSetting[] = [
     id: "fused-prepare",
     name: "Turns before a fused double",
     options: [
-      { id: "doubles", name: "doubles", reason: "The rope has its speed already." },
       { id: "singles", name: "singles", reason: "Nothing tires before the jump that counts." },
+      { id: "doubles", name: "doubles", reason: "The rope has its speed already." },
     ],
   },
   {
@@ -270,4 +272,40 @@ export function settingValue(id: string, ...chosen: readonly SettingValues[]): s
 export function isFormCounted(subject: string, accepted: string): boolean {
   if (accepted === "all" || !FUSED_FORMS.includes(subject)) return true;
   return accepted === "both" ? subject !== "held-cross-double" : subject === `${accepted}-double`;
+}
+
+/** How what can be done in several ways is done, from the settings in force and the student's home step. */
+export function mannerOf(homeStep: string | null, ...chosen: readonly SettingValues[]): Manner {
+  return {
+    forms: settingValue("swing-cross-feet", ...chosen) === "hop" ? ["hop"] : [],
+    fusedStart: settingValue("fused-start", ...chosen) === "rhythm" ? "rhythm" : "standing",
+    prepare: settingValue("fused-prepare", ...chosen) === "doubles" ? "doubles" : "singles",
+    homeStep,
+  };
+}
+
+/** Which fused double is taught first. */
+export function fusedFirstOf(...chosen: readonly SettingValues[]): FusedFirst {
+  switch (settingValue("fused-first", ...chosen)) {
+    case "open-cross":
+      return "from-double";
+    case "cross-open":
+      return "from-cross";
+    default:
+      return "own-record";
+  }
+}
+
+/** Turns a minute that a double's rope is jumped at, at the most: the lower, the higher the jump (drills.md, Height wanted). */
+const TURN_RATES: Readonly<Record<string, number>> = { wrist: 240, height: 190 };
+
+export function turnRateOf(...chosen: readonly SettingValues[]): number {
+  return TURN_RATES[settingValue("double-height", ...chosen)] ?? 240;
+}
+
+/** The rope that a fused double is trained with, in words; null for the accustomed one, which says nothing. */
+export function fusedRopeOf(skillClass: SkillClass, ...chosen: readonly SettingValues[]): string | null {
+  if (skillClass !== "fused-double") return null;
+  const rope = settingValue("fused-rope", ...chosen);
+  return rope === "accustomed" ? null : rope;
 }

@@ -6,6 +6,7 @@
 import {
   gateAsStreak,
   gateOf,
+  sideNamed,
   skillOf,
   type Catalogue,
   type FaultCode,
@@ -88,7 +89,7 @@ export function lessonsOf(student: SimulatedStudent, teaching: Teaching): readon
     return gateAsStreak(gateOf(school, skill), skill.beats);
   };
   const work = (lesson: number, started: number, { key, side }: Practised): number => {
-    const subject = key.slice(0, key.lastIndexOf(":"));
+    const subject = sideNamed(key)?.subject ?? key;
     const count = countOf(subject);
     const streak = tryStreak(trainee, key, count, random);
     trainee.rest();

@@ -11,5 +11,19 @@ export {
   type Practised,
   type SimulatedStudent,
 } from "./student.js";
-export { Trainee, type Attempt } from "./trainee.js";
+export { Pupil } from "./pupil.js";
+export { Trainee, type Attempt, type Learner } from "./trainee.js";
+export {
+  atRandom,
+  byProposal,
+  coached,
+  goalFor,
+  IN_ORDER,
+  ownNeeds,
+  startsOf,
+  type Coached,
+  type Coaching,
+  type Policy,
+  type Said,
+} from "./coached/coached.js";
 export { lessonsOf, type LessonSet, type Teaching } from "./history.js";

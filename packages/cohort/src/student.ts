@@ -4,7 +4,7 @@
  * knows hangs together the way a hall's students do. They know nothing of the learner model.
  */
 import {
-  otherSide,
+  otherSideName,
   sideKey,
   sidesOf,
   skillOf,
@@ -70,7 +70,7 @@ export function courseOf(catalogue: Catalogue): Course {
     const keys = sidesOf(needed).map((one) => sideKey(needed.id, one));
     if (!needed.twoSided || term.sides === "both") return [keys];
     if (side === "whole") return keys.map((key) => [key]);
-    return [[sideKey(needed.id, term.sides === "other" ? otherSide(side) : side)]];
+    return [[sideKey(needed.id, term.sides === "other" ? otherSideName(side) : side)]];
   };
   const sides = catalogue.order.flatMap((id) => {
     const skill = skillOf(catalogue, id);
@@ -81,7 +81,7 @@ export function courseOf(catalogue: Catalogue): Course {
       demand,
       faults: skill.faults,
       side,
-      mate: skill.twoSided ? sideKey(id, otherSide(side)) : null,
+      mate: skill.twoSided ? sideKey(id, otherSideName(side)) : null,
       strand: strandOf.get(id) ?? "",
       triesNeeded,
       needs: skill.needs.map((need) => need.anyOf.flatMap((term) => neededSides(term, side))),

@@ -22,16 +22,34 @@ export interface Attempt {
   readonly fault: FaultCode | null;
 }
 
+/** Somebody who learns by trying, whatever the rules they learn by. */
+export interface Learner {
+  /** Chance of a clean try of the whole skill when fresh. */
+  chance(key: string): number;
+  /** From 0, fresh, to 1. */
+  readonly fatigue: number;
+  beginLesson(): void;
+  rest(): void;
+  attempt(key: string, kind?: DrillKind, repetitions?: number): Attempt;
+}
+
 /** How much of what makes a skill hard a gentler drill takes away. */
 const EASE: Readonly<Partial<Record<DrillKind, number>>> = {
+  watch: 0.95,
   shadow: 0.9,
-  "side-rope": 0.7,
+  "tempo-shadow": 0.88,
+  "air-change": 0.8,
+  "side-rope": 0.85,
+  "free-swing": 0.55,
   "toe-catch": 0.65,
+  apart: 0.55,
+  "stop-in": 0.5,
   "one-stop": 0.45,
-  "one-out": 0.15,
-  "from-rest": 0.25,
-  spaced: 0.1,
   merge: 0.3,
+  "from-rest": 0.25,
+  "one-out": 0.1,
+  spaced: 0.1,
+  link: 0.1,
 };
 /** What is taken away is not learned: a gentle try teaches less of the whole. */
 const LESS_LEARNED = 0.5;
@@ -55,7 +73,7 @@ const SLIPS = 0.004;
 const MOST_ABILITY = 7;
 const KNOWN_SHARE = 0.35;
 
-export class Trainee {
+export class Trainee implements Learner {
   private readonly random: Random;
   private readonly nature: Nature;
   private readonly abilities: Map<string, number>;
@@ -97,8 +115,19 @@ export class Trainee {
     this.tiredness *= REST;
   }
 
-  /** One try; whatever it comes to, something is learned. Throws a `RangeError` for an unknown side. */
-  attempt(key: string, kind: DrillKind = "streak"): Attempt {
+  /**
+   * One try, in which the side stands so often; whatever it comes to, something is learned. Throws a
+   * `RangeError` for an unknown side.
+   */
+  attempt(key: string, kind: DrillKind = "streak", repetitions = 1): Attempt {
+    for (let done = 1; done < repetitions; done += 1) {
+      const one = this.once(key, kind);
+      if (!one.isClean) return one;
+    }
+    return this.once(key, kind);
+  }
+
+  private once(key: string, kind: DrillKind): Attempt {
     const side = this.sides.get(key);
     if (side === undefined) throw new RangeError(`"${key}" is no side of the course.`);
     const ease = EASE[kind] ?? 0;

@@ -5,13 +5,15 @@ import type {
   Drill,
   Gate,
   Goal,
+  Holds,
   Load,
+  LoggedDrill,
   Miss,
   NextReason,
   SchoolId,
   SideName,
   Status,
-  Unmet,
+  SubjectSide,
   WeekLoad,
 } from "@mirrup/core";
 import type { Opened, StandingChange } from "./changes.js";
@@ -55,6 +57,8 @@ export interface StudentView {
   readonly name: string;
   /** The side that is drilled first: the stronger one, else the dominant hand's, else the right. */
   readonly leadingSide: "left" | "right";
+  /** Null where nobody has said it. */
+  readonly dominantHand: "left" | "right" | null;
   readonly archived: boolean;
   readonly groups: readonly string[];
   readonly goals: readonly Goal[];
@@ -73,6 +77,19 @@ export interface StudentView {
   readonly next: NextItem | null;
 }
 
+/** One thing that keeps a side locked. */
+export interface UnmetItem extends SubjectSide {
+  /** The gate that would meet the need. */
+  readonly gate: Gate;
+  /** What the gate asks, what is there and what is missing, in the gate's unit. */
+  readonly need: number;
+  readonly have: number;
+  readonly short: number;
+  /** Which of the skill's needs this belongs to, from 0, and which way to meet it; one way is enough. */
+  readonly needIndex: number;
+  readonly way: number;
+}
+
 export interface StandingItem {
   readonly subject: string;
   readonly side: SideName;
@@ -87,9 +104,11 @@ export interface StandingItem {
   /** How a cleared side was cleared; null while it is not. */
   readonly clearedBy: "gate" | "hand" | "placed" | null;
   readonly isStuck: boolean;
+  /** Reviews in a row that went badly. */
+  readonly lowReviews: number;
   /** When the side was last practised. */
   readonly lastAt: string | null;
-  readonly unmet: readonly Unmet[];
+  readonly unmet: readonly UnmetItem[];
 }
 
 /** What this week asks of a student's legs so far, and what it may come to. */
@@ -115,12 +134,45 @@ export interface NextItem {
   readonly subject: string;
   readonly side: SideName;
   readonly drill: Drill;
-  /** In a row, what `chance` is the chance of; null where the drill itself says it. */
-  readonly aim: number | null;
+  /** The chance to pass it as it is. */
   readonly chance: number;
   /** What it is on the way to: its own gate, or more where a path asks for more. */
   readonly gate: Gate;
+  /** The gate itself, to be tried beside it; null while it is too far, and where it is the drill. */
+  readonly tryGate: { readonly drill: Drill; readonly chance: number } | null;
+  /** What comes on its ladder once this is passed; null at the gate. */
+  readonly after: Drill | null;
   readonly reason: NextReason;
+  /** Neither begun nor cleared. */
+  readonly isNew: boolean;
+}
+
+export const RUNG_STATES = ["passed", "tried", "new"] as const;
+
+/** A rung of a side's ladder, as one student stands on it. */
+export interface RungItem {
+  readonly id: string;
+  /** With the number that suits the student. */
+  readonly drill: Drill;
+  readonly state: (typeof RUNG_STATES)[number];
+  /** The chance to pass it as it is. */
+  readonly chance: number;
+  readonly holds: Holds;
+  /** The sides that it is logged about. */
+  readonly about: readonly SubjectSide[];
+  /** Whether these are parts of the skill. */
+  readonly isPart: boolean;
+  readonly isAfterGate: boolean;
+  /** Whether it is what is proposed now. */
+  readonly isNext: boolean;
+}
+
+/** A side that newer rules read otherwise: cleared once and not any more, or the reverse. */
+export interface RulesChange extends SubjectSide {
+  readonly studentId: string;
+  readonly name: string;
+  readonly isCleared: boolean;
+  readonly at: string;
 }
 
 /** A set as a device logs it; `at` is the device's own clock, an ISO instant. */
@@ -129,7 +181,9 @@ export interface SetRequest {
   readonly studentId: string;
   readonly subject: string;
   readonly side: SideName;
-  readonly drill: Drill;
+  readonly drill: LoggedDrill;
+  /** The chance that was said of it, where a proposal was acted on. */
+  readonly said?: number;
   readonly clean: number;
   readonly misses: readonly Miss[];
   readonly bestStreak: number;

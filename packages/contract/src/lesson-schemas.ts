@@ -17,9 +17,11 @@ import {
 } from "@mirrup/core";
 import Joi from "joi";
 import {
+  cautions,
   chance,
   coded,
   drill,
+  loggedDrill,
   instant,
   items,
   localDay,
@@ -40,7 +42,6 @@ import {
   type DoneSide,
   type LessonAsked,
   type LessonChange,
-  type LessonPlace,
   type LessonPlan,
   type LessonProgress,
   type LessonRun,
@@ -87,8 +88,9 @@ const planBlock = objects<PlanBlock>({
   subject: subject().required(),
   side: side().required(),
   drill: drill.required(),
-  aim: whole().min(1).allow(null).required(),
   chance: chance().allow(null).required(),
+  after: drill.optional().allow(null).required(),
+  cautions: cautions().required(),
   sets: whole().min(1).required(),
   minutes: minutes().required(),
   rest: Joi.number().min(0).required(),
@@ -118,8 +120,8 @@ const taskKeys = {
     .valid(...CLASS_USES)
     .required(),
   drill: drill.required(),
-  aim: whole().min(1).allow(null).required(),
   chance: chance().allow(null).required(),
+  cautions: cautions().required(),
   reason: coded().allow(null).required(),
 };
 
@@ -204,8 +206,12 @@ const plan = objects<LessonPlan>({
   most: Joi.number().min(0).required(),
   rotations: Joi.array().items(rotation).max(CLASS_LIMITS.rotations).required(),
 });
-const place = objects<LessonPlace>({
+/** Plans that were made before drills carried their cautions have an aim instead. */
+const place = Joi.object({
   ...taskKeys,
+  drill: loggedDrill,
+  cautions: cautions().default([]),
+  aim: Joi.any().strip(),
   station: stationNumber().required(),
   pinned: Joi.boolean().required(),
 });

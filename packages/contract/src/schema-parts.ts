@@ -1,5 +1,12 @@
 /** What the schemas of the contract are made of. */
-import { DRILL_KINDS, MISS_RULES, SIDE_NAMES, type Drill, type Gate } from "@mirrup/core";
+import {
+  CAUTION_CODES,
+  DRILL_KINDS,
+  SIDE_NAMES,
+  type Drill,
+  type Gate,
+  type LoggedDrill,
+} from "@mirrup/core";
 import Joi from "joi";
 
 export const uuid = () => Joi.string().guid().lowercase();
@@ -32,20 +39,33 @@ export const triesLeft = Joi.object({
   high: Joi.number().min(0).required(),
 }).required();
 
-export const drill = Joi.object<Drill>({
-  kind: Joi.string()
-    .valid(...DRILL_KINDS)
-    .required(),
+const drillKeys = {
   score: Joi.string().max(100_000),
   count: whole().min(1),
+  pass: whole().min(1),
+  about: Joi.string().max(200),
   top: whole().min(1),
-  onMiss: Joi.string().valid(...MISS_RULES),
+  onMiss: Joi.string().max(40),
   growing: Joi.boolean(),
   seconds: Joi.number().positive().max(86_400),
   spacing: whole().max(64),
   rounds: whole().min(1),
+  upTo: whole().min(1),
   tempo: Joi.number().positive().max(1000),
+  tempoShare: Joi.number().positive().max(10),
+};
+/** A drill as some device wrote it: a kind that this version does not know is kept as it was. */
+export const loggedDrill = Joi.object<LoggedDrill>({
+  kind: Joi.string().min(1).max(40).required(),
+  ...drillKeys,
 }).required();
+export const drill = Joi.object<Drill>({
+  kind: Joi.string()
+    .valid(...DRILL_KINDS)
+    .required(),
+  ...drillKeys,
+}).required();
+export const cautions = () => Joi.array().items(Joi.string().valid(...CAUTION_CODES));
 
 const atLeastOne = () => whole().min(1).required();
 

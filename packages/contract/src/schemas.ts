@@ -7,16 +7,17 @@ import {
   type Load,
   type Miss,
   type SideName,
-  type Unmet,
 } from "@mirrup/core";
 import Joi from "joi";
 import {
   chance,
+  coded,
   drill,
   gate,
   instant,
   items,
   localDay,
+  loggedDrill,
   objects,
   side,
   subject,
@@ -36,6 +37,7 @@ import {
   AUDIT_ACTIONS,
   MAX_SETS_PER_BATCH,
   ROLES,
+  RUNG_STATES,
   type AuditView,
   type HandleQuery,
   type LoadView,
@@ -58,12 +60,15 @@ import {
   type NextItem,
   type Problem,
   type ProblemError,
+  type RulesChange,
+  type RungItem,
   type SetRequest,
   type SetsReply,
   type SetsRequest,
   type StandingItem,
   type StudentView,
   type StudioView,
+  type UnmetItem,
 } from "./index.js";
 
 export * from "./combo-schemas.js";
@@ -84,7 +89,8 @@ export const setRequest = objects<SetRequest>({
   studentId: uuid().required(),
   subject: subject().required(),
   side: side().required(),
-  drill,
+  drill: loggedDrill,
+  said: chance(),
   clean: whole().required(),
   misses: Joi.array().items(miss).max(10_000).required(),
   bestStreak: whole().required(),
@@ -123,7 +129,7 @@ export const setsRequest = objects<SetsRequest>({
   sets: Joi.array().items(setRequest).min(1).max(MAX_SETS_PER_BATCH).required(),
 }).required();
 
-const unmet = objects<Unmet>({
+const unmet = objects<UnmetItem>({
   subject: subject().required(),
   side: side().required(),
   gate,
@@ -150,25 +156,45 @@ const standing = objects<StandingItem>({
   reviewDue: Joi.string().isoDate().allow(null).required(),
   clearedBy: Joi.string().valid("gate", "hand", "placed").allow(null).required(),
   isStuck: Joi.boolean().required(),
+  lowReviews: whole().required(),
   lastAt: instant().allow(null).required(),
   unmet: Joi.array().items(unmet).required(),
 });
 
-/** A reason is a code with parameters that depend on it; the core's types say which. */
 const next = objects<NextItem>({
   subject: subject().required(),
   side: side().required(),
   drill,
-  aim: whole().min(1).allow(null).required(),
   chance: chance().required(),
   gate: gate.required(),
-  reason: Joi.object({ code: Joi.string().required() }).unknown().required(),
+  tryGate: Joi.object({ drill, chance: chance().required() }).allow(null).required(),
+  after: drill.optional().allow(null).required(),
+  reason: coded().required(),
+  isNew: Joi.boolean().required(),
 });
+
+const rung = objects<RungItem>({
+  id: Joi.string().required(),
+  drill,
+  state: Joi.string()
+    .valid(...RUNG_STATES)
+    .required(),
+  chance: chance().required(),
+  holds: Joi.string().valid("whole", "piece", "shape").required(),
+  about: Joi.array()
+    .items(Joi.object({ subject: subject().required(), side: side().required() }))
+    .required(),
+  isPart: Joi.boolean().required(),
+  isAfterGate: Joi.boolean().required(),
+  isNext: Joi.boolean().required(),
+});
+export const ladderReply = items(rung);
 
 const student = objects<StudentView>({
   id: uuid().required(),
   name: Joi.string().required(),
   leadingSide: Joi.string().valid("left", "right").required(),
+  dominantHand: Joi.string().valid("left", "right").allow(null).required(),
   archived: Joi.boolean().required(),
   groups: Joi.array().items(uuid()).required(),
   goals: Joi.array().items(goal).required(),
@@ -210,6 +236,20 @@ export const lastSetsQuery = objects<{ readonly subject: string; readonly side: 
   side: side().required(),
 }).required();
 export const lastSetsReply = items(setRequest);
+
+export const rulesChangesReply = items(
+  objects<RulesChange>({
+    studentId: uuid().required(),
+    name: Joi.string().required(),
+    subject: subject().required(),
+    side: side().required(),
+    isCleared: Joi.boolean().required(),
+    at: instant().required(),
+  }),
+);
+export const rulesChangesRequest = Joi.object<{ readonly keep: boolean }>({
+  keep: Joi.boolean().required(),
+}).required();
 
 export const setsReply = objects<SetsReply>({
   stored: Joi.array().items(uuid()).required(),

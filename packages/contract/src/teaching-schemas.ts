@@ -7,8 +7,6 @@ import {
   SCHOOL_IDS,
   STATUSES,
   type Goal,
-  type PathChoice,
-  type PathStep,
   type SubjectSide,
 } from "@mirrup/core";
 import Joi from "joi";
@@ -42,6 +40,8 @@ import {
   type LoggedDecision,
   type NewGroup,
   type NewStudent,
+  type PathChoiceItem,
+  type PathStepItem,
   type PathView,
   type PreviewItem,
   type PreviewRequest,
@@ -230,11 +230,11 @@ export const decisionsReply = objects<DecisionsReply>({
 export const pathReply = objects<PathView>({
   goals: Joi.array().items(goal).required(),
   steps: Joi.array()
-    .items(Joi.object<PathStep>({ ...sideKeys, gate, status: status(), tries: triesLeft }))
+    .items(Joi.object<PathStepItem>({ ...sideKeys, gate, status: status(), tries: triesLeft }))
     .required(),
   choices: Joi.array()
     .items(
-      Joi.object<PathChoice>({
+      Joi.object<PathChoiceItem>({
         ...sideKeys,
         taken: Joi.array().items(subjectSide).required(),
         passed: Joi.array().items(Joi.array().items(subjectSide)).required(),

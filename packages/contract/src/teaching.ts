@@ -5,11 +5,12 @@ import type {
   Decision,
   Gate,
   Goal,
-  GoalPath,
   RopeUse,
   SchoolId,
   SideName,
+  Status,
   SubjectSide,
+  TriesLeft,
 } from "@mirrup/core";
 import type { Opened, StandingChange } from "./changes.js";
 
@@ -130,8 +131,25 @@ export interface GridView {
   readonly students: readonly { readonly id: string; readonly name: string; readonly codes: string }[];
 }
 
-export interface PathView extends GoalPath {
+export interface PathStepItem extends SubjectSide {
+  readonly gate: Gate;
+  readonly status: Status;
+  readonly tries: TriesLeft;
+}
+
+/** An either on the path: which way was taken, and what the path would have cost the other way. */
+export interface PathChoiceItem extends SubjectSide {
+  readonly taken: readonly SubjectSide[];
+  readonly passed: readonly (readonly SubjectSide[])[];
+}
+
+export interface PathView {
   readonly goals: readonly Goal[];
+  /** Every side after all that it needs. */
+  readonly steps: readonly PathStepItem[];
+  readonly choices: readonly PathChoiceItem[];
+  /** Tries left over all steps. */
+  readonly tries: TriesLeft;
 }
 
 /** The same record under each school. */

@@ -5,7 +5,7 @@
 export const SIDE_NAMES = ["left", "right", "whole"] as const;
 export type SideName = (typeof SIDE_NAMES)[number];
 
-export function otherSide(side: SideName): SideName {
+export function otherSideName(side: SideName): SideName {
   switch (side) {
     case "left":
       return "right";

@@ -14,17 +14,15 @@ import {
   comboFaults,
   comboKey,
   comboStanding,
+  findStanding,
   comboSubject,
   linkKey,
-  localDate,
   onSide,
-  sideKey,
   sidesOfScore,
   takenApart,
   type ComboStanding,
   type PlanCombo,
   type SideName,
-  type Status,
 } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { InjectDataSource } from "@nestjs/typeorm";
@@ -38,7 +36,7 @@ import {
   StaleChangeProblem,
   UnknownComboProblem,
 } from "../problems/problem.js";
-import { StandingsService } from "../standings/index.js";
+import { skillsReading, StandingsService, todayIn } from "../standings/index.js";
 import { StudentsService } from "../students/index.js";
 import { ComboEntity } from "./combo.entity.js";
 
@@ -151,25 +149,20 @@ export class CombosService {
   private async shelfOf(scope: Scope, studentId: string): Promise<readonly ComboSide[]> {
     const student = await this.students.getOrThrow(scope, studentId);
     const combos = await scope.manager.findBy(ComboEntity, { studioId: scope.studio.id });
-    const facts = (await this.standings.factsOf(scope, [studentId])).get(studentId);
-    const statuses = new Map<string, Status>(
-      this.standings
-        .standingsFrom(scope, student, facts)
-        .map((one) => [sideKey(one.subject, one.side), one.status]),
-    );
-    const now = scope.now.getTime();
-    const today = localDate(now, scope.studio.timeZone);
+    const facts = (await this.standings.factsOf(scope, [student])).get(studentId);
+    const reading = skillsReading(scope, student, facts);
+    const today = todayIn(scope);
     const partsById = new Map(combos.map((combo) => [combo.id, combo.parts]));
-    const statusOf = (subject: string, side: SideName) => statuses.get(sideKey(subject, side));
+    const statusOf = (subject: string, side: SideName) => findStanding(reading, subject, side)?.status;
     return combos
       .filter((combo) => combo.removedAt === null)
       .flatMap((combo) => {
         // A combo among its parts is judged by what that is made of.
         const apart = takenApart(combo.parts, (one) => partsById.get(one));
-        const canBegin = abilityOf(apart, statusOf).code !== "not-yet";
+        const canBegin = ["now", "one-new"].includes(abilityOf(apart, statusOf, reading.syllabus).code);
         return sidesOfScore(combo.parts).map((side): ComboSide => {
-          const own = facts?.get(sideKey(comboKey(combo.id), side));
-          return { combo, side, standing: comboStanding(own, canBegin, now, today) };
+          const own = facts?.get({ subject: comboKey(combo.id), side });
+          return { combo, side, standing: comboStanding(own, canBegin, today) };
         });
       });
   }

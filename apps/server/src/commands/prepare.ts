@@ -7,17 +7,14 @@ import { readConfig } from "../config/config.js";
 import { databaseOptions } from "../database/data-source.js";
 import { prepareDatabase } from "../database/prepare.js";
 import { loadDemo } from "../demo/index.js";
-import { rebuildStudios, studiosToRebuild } from "../standings/index.js";
+import { refreshAll } from "../standings/index.js";
 
 const config = readConfig(process.env);
 await prepareDatabase(config);
 const database = await new DataSource(databaseOptions(config.databaseAdminUrl)).initialize();
 try {
-  const old = await studiosToRebuild(database);
-  if (old.length > 0) {
-    console.log("Making the standings anew from the log …");
-    await rebuildStudios(database, old);
-  }
+  const stale = await refreshAll(database);
+  if (stale > 0) console.log(`Made the standings of ${stale} students anew from the log.`);
   if (!process.argv.includes("--no-demo") && (await loadDemo(database, new Date()))) {
     console.log("Loaded the demo club.");
   }

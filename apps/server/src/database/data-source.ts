@@ -12,6 +12,7 @@ import { MailEntity } from "../mail/mail.entity.js";
 import { LinkEntity } from "../links/link.entity.js";
 import { MembershipEntity } from "../people/membership.entity.js";
 import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
+import { RulesChangeEntity } from "../standings/rules-change.entity.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
 import { EarlyStopEntity } from "../students/early-stop.entity.js";
@@ -23,6 +24,7 @@ import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
 import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
+import { Drills1764700000000 } from "./migrations/1764700000000-drills.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
 /** How to reach the database at `url`. The schema changes by migrations alone. */
@@ -44,6 +46,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       LessonStudentEntity,
       LessonLoadEntity,
       StandingEntity,
+      RulesChangeEntity,
       PersonEntity,
       MembershipEntity,
       LinkEntity,
@@ -58,6 +61,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       Loads1764400000000,
       Lessons1764500000000,
       Combos1764600000000,
+      Drills1764700000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

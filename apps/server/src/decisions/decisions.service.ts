@@ -5,7 +5,7 @@ import type {
   DecisionView,
   LoggedDecision,
 } from "@mirrup/contract";
-import { sideKey, sidesOf, skillOf } from "@mirrup/core";
+import { sideKey, sidesOf, SideSet, skillOf, type SubjectSide } from "@mirrup/core";
 import { CATALOGUE } from "@mirrup/catalogue";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
@@ -94,18 +94,17 @@ export class DecisionsService {
     students: readonly StudentEntity[],
     lines: readonly DecisionEntity[],
   ): Promise<Touched> {
-    const touched = new Map<string, ReadonlySet<string>>();
+    const touched = new Map<string, SideSet>();
     const plain = lines.filter(({ decision }) => decision.kind !== "override" && decision.kind !== "void");
     await this.standings.add(scope, students, { sets: [], decisions: plain });
     for (const student of students) {
       const own = lines.filter((line) => line.studentId === student.id);
-      const about = new Set(own.flatMap((line) => aboutOf(line)));
-      touched.set(student.id, about);
+      touched.set(student.id, new SideSet(own.flatMap((line) => aboutOf(line))));
       const anew = await this.sidesToRefold(scope, student, own);
-      if (anew.size === 0) continue;
+      if (anew.length === 0) continue;
       const gates = await this.gatesOf(scope, student.id);
       await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: student.id }, { gates });
-      await this.standings.refold(scope, { ...student, gates }, anew);
+      await this.standings.refoldUnder(scope, student, { ...student, gates }, anew);
     }
     return touched;
   }
@@ -115,26 +114,26 @@ export class DecisionsService {
     scope: Scope,
     student: StudentEntity,
     lines: readonly DecisionEntity[],
-  ): Promise<ReadonlySet<string>> {
-    const sides = new Set<string>();
+  ): Promise<readonly SubjectSide[]> {
+    const sides: SubjectSide[] = [];
     for (const line of lines) {
-      if (line.decision.kind === "override") aboutOf(line).forEach((side) => sides.add(side));
+      if (line.decision.kind === "override") sides.push(...aboutOf(line));
       if (line.decision.kind !== "void") continue;
       const key = { studioId: scope.studio.id, id: line.decision.target };
       const set = await scope.manager.findOneBy(SetEntity, key);
       const decision = set === null ? await scope.manager.findOneBy(DecisionEntity, key) : null;
       if (set !== null) {
         await addLoads(scope, [set], -1);
-        this.standings.sidesOf(scope, student, set).forEach((side) => sides.add(side));
+        sides.push(...this.standings.sidesOf(scope, student, set));
       }
-      if (decision !== null) aboutOf(decision).forEach((side) => sides.add(side));
+      if (decision !== null) sides.push(...aboutOf(decision));
     }
     return sides;
   }
 
   /** The gates that a student's override decisions come to: the latest of each skill that stands. */
   private async gatesOf(scope: Scope, studentId: string): Promise<StudentEntity["gates"]> {
-    const { decisions } = await this.standings.linesOf(scope, studentId, new Set());
+    const { decisions } = await this.standings.linesOf(scope, studentId, []);
     const sorted = [...decisions].sort(
       (one, other) => one.happenedAt.getTime() - other.happenedAt.getTime() || (one.id < other.id ? -1 : 1),
     );
@@ -204,8 +203,8 @@ export class DecisionsService {
 }
 
 /** The sides that a decision is about: an override's gate counts for every side of its skill. */
-function aboutOf({ subject, side, decision }: DecisionEntity): readonly string[] {
+function aboutOf({ subject, side, decision }: DecisionEntity): readonly SubjectSide[] {
   return decision.kind === "override"
-    ? sidesOf(skillOf(CATALOGUE, subject)).map((one) => sideKey(subject, one))
-    : [sideKey(subject, side)];
+    ? sidesOf(skillOf(CATALOGUE, subject)).map((one) => ({ subject, side: one }))
+    : [{ subject, side }];
 }

@@ -1,4 +1,4 @@
-import type { CountedBy, Drill, Miss, SideName } from "@mirrup/core";
+import type { CountedBy, LoggedDrill, Miss, SideName } from "@mirrup/core";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** One line of the log: a set as it was sent, never edited. */
@@ -21,7 +21,11 @@ export class SetEntity {
   side!: SideName;
 
   @Column("jsonb")
-  drill!: Drill;
+  drill!: LoggedDrill;
+
+  /** The chance that was said of it, where a proposal was acted on. */
+  @Column("double precision", { nullable: true })
+  said!: number | null;
 
   @Column("integer")
   clean!: number;

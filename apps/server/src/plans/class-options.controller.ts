@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { ClassOptionsQuery, ClassStudentView, Items } from "@mirrup/contract";
 import { classOptionsQuery, classOptionsReply, idParam } from "@mirrup/contract/schemas";
 import { classOptions, underGoals } from "@mirrup/core";
@@ -7,7 +6,7 @@ import { Asking, For } from "../access/access.js";
 import { Scopes, type Member } from "../database/scope.js";
 import { LessonsService } from "../lessons/index.js";
 import { Reply } from "../problems/reply.js";
-import { contextOf, loadsOf, nextOf, StandingsService } from "../standings/index.js";
+import { loadsOf, proposalsOf, skillsReading, StandingsService } from "../standings/index.js";
 import { nextOptions, StopsService, StudentsService } from "../students/index.js";
 import { leftToday } from "./today.js";
 
@@ -35,18 +34,16 @@ export class ClassOptionsController {
       const listed = new Set(lesson.students.map((one) => one.studentId));
       const students = (await this.students.list(scope)).filter((student) => listed.has(student.id));
       const ids = students.map((student) => student.id);
-      const facts = await this.standings.factsOf(scope, ids);
+      const facts = await this.standings.factsOf(scope, students);
       const loads = await loadsOf(scope, ids);
       const stopped = await this.stops.today(scope);
       const items = students.map((student): ClassStudentView => {
         const { id, name, heightMm } = student;
-        const context = contextOf(scope, student);
-        const standings = this.standings.standingsFrom(scope, student, facts.get(id));
+        const reading = skillsReading(scope, student, facts.get(id));
         const options = classOptions({
-          ...context,
-          standings,
-          next: nextOf(standings, nextOptions(scope, student), context),
-          underGoals: underGoals(CATALOGUE, student.goals),
+          reading,
+          next: proposalsOf(reading, nextOptions(scope, student)),
+          underGoals: underGoals(reading.syllabus, student.goals),
           missing: new Set(missing),
         });
         const left = leftToday(scope, student, loads.get(id) ?? []);

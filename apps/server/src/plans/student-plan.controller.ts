@@ -1,13 +1,12 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { PlanQuery } from "@mirrup/contract";
 import { idParam, planQuery, planReply } from "@mirrup/contract/schemas";
-import { planStudent, underGoals, type StudentPlan } from "@mirrup/core";
+import { planStudent, sideNamed, SideMap, SideSet, type StudentPlan, type SubjectSide } from "@mirrup/core";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { type Member, Scopes } from "../database/scope.js";
 import { CombosService } from "../combos/index.js";
 import { Reply } from "../problems/reply.js";
-import { contextOf, loadsOf, nextOf, StandingsService } from "../standings/index.js";
+import { loadsOf, proposalsOf, StandingsService } from "../standings/index.js";
 import { nextOptions, StopsService, StudentsService } from "../students/index.js";
 import { hardSkillOf, leftToday } from "./today.js";
 
@@ -43,18 +42,16 @@ export class StudentPlanController {
     return this.scopes.run(member, async (scope) => {
       const student = await this.students.getOrThrow(scope, id);
       if (await this.stops.hasStopped(scope, id)) return NO_PLAN;
-      const standings = await this.standings.standings(scope, student);
+      const reading = await this.standings.readingOf(scope, student);
       const loads = await loadsOf(scope, [id]);
       return planStudent({
-        catalogue: CATALOGUE,
-        standings,
-        next: nextOf(standings, nextOptions(scope, student), contextOf(scope, student)),
-        underGoals: underGoals(CATALOGUE, student.goals),
+        reading,
+        next: proposalsOf(reading, nextOptions(scope, student)),
         minutes: query.minutes,
         energy: query.energy,
         hardSkill: hardSkillOf(scope, student),
-        bans: new Set(query.ban),
-        pins: new Set(query.pin),
+        bans: new SideSet(sidesNamed(query.ban)),
+        pins: new SideSet(sidesNamed(query.pin)),
         moreSets: moreSetsOf(query.more),
         missing: new Set(query.missing),
         combos: await this.combos.planned(scope, id),
@@ -65,11 +62,16 @@ export class StudentPlanController {
 }
 
 /** `cross:left:2` as two sets more of that side. */
-function moreSetsOf(more: readonly string[]): ReadonlyMap<string, number> {
-  return new Map(
-    more.map((text) => {
+function moreSetsOf(more: readonly string[]): SideMap<number> {
+  return new SideMap(
+    more.flatMap((text) => {
       const at = text.lastIndexOf(":");
-      return [text.slice(0, at), Number(text.slice(at + 1))];
+      const side = sideNamed(text.slice(0, at));
+      return side === null ? [] : [[side, Number(text.slice(at + 1))] as const];
     }),
   );
+}
+
+function sidesNamed(texts: readonly string[]): readonly SubjectSide[] {
+  return texts.flatMap((text) => sideNamed(text) ?? []);
 }

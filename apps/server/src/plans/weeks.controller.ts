@@ -1,15 +1,12 @@
-import { CATALOGUE } from "@mirrup/catalogue";
+import { fusedFirstOf } from "@mirrup/catalogue";
 import type { WeeksQuery, WeeksView } from "@mirrup/contract";
 import { idParam, weeksQuery, weeksReply } from "@mirrup/contract/schemas";
 import {
-  BASE_TEST,
   DAY_MS,
   goalPath,
   landingsOf,
   lessonDays,
   planWeeks,
-  sideScore,
-  skillOf,
   spreadWeekdays,
   weekLoad,
   type LocalDate,
@@ -22,7 +19,7 @@ import { Scopes, type Member, type Scope } from "../database/scope.js";
 import { GroupEntity, MembersService } from "../groups/index.js";
 import { RefusedFieldsProblem } from "../problems/problem.js";
 import { Reply } from "../problems/reply.js";
-import { contextOf, loadsOf, StandingsService } from "../standings/index.js";
+import { loadsOf, StandingsService } from "../standings/index.js";
 import { goalsOf, StudentsService } from "../students/index.js";
 import { todayOf, weekStartsOn } from "./today.js";
 
@@ -56,8 +53,10 @@ export class WeeksController {
       const today = todayOf(scope);
       checkDate(today, until);
       const goals = query.goal === undefined ? student.goals : goalsOf([query.goal].flat());
-      const standings = await this.standings.standings(scope, student);
-      const { steps, tries } = goalPath(standings, goals, contextOf(scope, student));
+      const reading = await this.standings.readingOf(scope, student);
+      const { standings } = reading;
+      const settings = [student.settings, scope.studio.settings];
+      const { steps, tries } = goalPath(reading, goals, { fusedFirst: fusedFirstOf(...settings) });
       const weekdays =
         query.perWeek === undefined ? await this.weekdaysOf(scope, id) : spreadWeekdays(query.perWeek);
       const loads = (await loadsOf(scope, [id])).get(id) ?? [];
@@ -65,19 +64,19 @@ export class WeeksController {
       const triesALesson = query.tries ?? usualTries(standings);
       const plan = planWeeks({
         steps,
-        reviews: standings.flatMap(({ subject, side, facts }) =>
+        tries,
+        reviews: standings.flatMap(({ of: { subject, side }, facts }) =>
           facts.review === null ? [] : [{ subject, side, due: facts.review.due }],
         ),
         lessons: lessonDays(today, until, weekdays),
         today,
         triesALesson,
-        landingsOf: ({ subject, side }) =>
-          subject === BASE_TEST ? 1 : landingsOf(sideScore(skillOf(CATALOGUE, subject), side)),
+        landingsOf: ({ score }) => landingsOf(score),
         allowance,
         landingsThisWeek: landings,
         weekStartsOn: weekStartsOn(scope),
       });
-      return { ...plan, tries, goals, until, lessonsAWeek: weekdays.length, triesALesson, allowance };
+      return { ...plan, goals, until, lessonsAWeek: weekdays.length, triesALesson, allowance };
     });
   }
 
@@ -108,7 +107,8 @@ function checkDate(today: LocalDate, until: LocalDate): void {
 function usualTries(standings: readonly Standing[]): number {
   const byLesson = new Map<LocalDate, number>();
   for (const { facts } of standings) {
-    for (const { lesson, tries } of facts.lessons) byLesson.set(lesson, (byLesson.get(lesson) ?? 0) + tries);
+    for (const { lesson, worked } of facts.lessons)
+      byLesson.set(lesson, (byLesson.get(lesson) ?? 0) + worked);
   }
   const recent = [...byLesson].sort(([one], [other]) => (one < other ? 1 : -1));
   const tries = recent.slice(0, LESSONS_LOOKED_BACK).map(([, many]) => many);

@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest, SetsReply, StandingChange } from "@mirrup/contract";
-import { sideKey, type Standing } from "@mirrup/core";
+import { isClearedStatus, sideKey, SideSet } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { Any, In } from "typeorm";
 import { insertAll } from "../database/insert-all.js";
@@ -26,6 +26,7 @@ function lineOf(scope: Scope, set: SetRequest): SetEntity {
     misses: set.misses,
     bestStreak: set.bestStreak,
     seconds: set.seconds ?? null,
+    said: set.said ?? null,
     countedBy: set.countedBy,
     deviceAt,
     receivedAt: scope.now,
@@ -50,8 +51,8 @@ export class SetsService {
     const knowledge = await this.knowledgeOf(scope, sets);
     const { fresh, repeated } = this.sort(sets, knowledge);
     const lines = fresh.map((set) => lineOf(scope, set));
-    const touched = touchedBy(lines);
-    const students = knowledge.held.filter((student) => touched.has(student.id));
+    const students = knowledge.held.filter((student) => lines.some((line) => line.studentId === student.id));
+    const touched = this.touchedBy(scope, students, lines);
     const before = await this.standings.readings(scope, students);
     if (lines.length > 0) {
       await insertAll(scope.manager, SetEntity, lines);
@@ -69,10 +70,20 @@ export class SetsService {
     };
   }
 
+  /** The sides that the sets are about, and the parts that they are evidence for. */
+  private touchedBy(scope: Scope, students: readonly StudentEntity[], lines: readonly SetEntity[]): Touched {
+    return new Map(
+      students.map((student) => {
+        const own = lines.filter((line) => line.studentId === student.id);
+        const borne = own.flatMap((line) => this.standings.borneBy(scope, student, line));
+        return [student.id, new SideSet([...own, ...borne])];
+      }),
+    );
+  }
+
   /** A side that a gate cleared is written down as the work of whoever sent the set. */
   private async noteCleared(scope: Scope, changes: readonly StandingChange[]): Promise<void> {
-    const isCleared = (status: Standing["status"]) => status === "cleared" || status === "rusty";
-    const cleared = changes.filter(({ from, to }) => isCleared(to) && !isCleared(from));
+    const cleared = changes.filter(({ from, to }) => isClearedStatus(to) && !isClearedStatus(from));
     // The demo's and a command's history was nobody's doing.
     if (scope.personId === null || cleared.length === 0) return;
     const entries = cleared.map(({ studentId, subject, side }) => ({
@@ -139,13 +150,4 @@ export class SetsService {
     }
     return { fresh: [...fresh.values()], repeated };
   }
-}
-
-function touchedBy(lines: readonly SetEntity[]): Touched {
-  const touched = new Map<string, Set<string>>();
-  for (const { studentId, subject, side } of lines) {
-    const sides = touched.get(studentId) ?? new Set<string>();
-    touched.set(studentId, sides.add(sideKey(subject, side)));
-  }
-  return touched;
 }

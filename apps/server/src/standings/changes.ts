@@ -1,38 +1,66 @@
 import type { Opened, StandingChange } from "@mirrup/contract";
-import { openedBetween, sideKey, type Standing } from "@mirrup/core";
+import {
+  cleanChance,
+  openedBetween,
+  SideMap,
+  type Gate,
+  type SideName,
+  type SideSet,
+  type Status,
+} from "@mirrup/core";
+import type { StudentReading } from "./student-reading.js";
 
-/** Students' standings at one moment, by student. */
-export type Readings = ReadonlyMap<string, readonly Standing[]>;
+/** Students at one moment, by student. */
+export type Readings = ReadonlyMap<string, StudentReading>;
 
-/** Sides of a student, by key: those that something was logged about. */
-export type Touched = ReadonlyMap<string, ReadonlySet<string>>;
+/** Sides of a student that something was logged about. */
+export type Touched = ReadonlyMap<string, SideSet>;
+
+/** One subject's side as it is told, a combo's too. */
+interface Told {
+  readonly subject: string;
+  readonly side: SideName;
+  readonly status: Status;
+  readonly bestStreak: number;
+  readonly gateBest: number;
+  readonly cleanChance: number;
+  readonly gate: Gate;
+}
+
+function toldOf({ reading, combos }: StudentReading): readonly Told[] {
+  const skills = reading.standings.map((standing): Told => {
+    const { of, status, facts } = standing;
+    const { bestStreak, gateBest } = facts;
+    const { subject, side, gate } = of;
+    return { subject, side, status, bestStreak, gateBest, cleanChance: cleanChance(standing), gate };
+  });
+  return [...skills, ...combos];
+}
 
 /** What became of the touched sides between two readings. */
 export function changesBetween(touched: Touched, before: Readings, after: Readings): StandingChange[] {
-  return [...after].flatMap(([studentId, standings]) => {
-    const was = new Map(
-      (before.get(studentId) ?? []).map((one) => [sideKey(one.subject, one.side), one.status]),
-    );
-    return standings
-      .filter((one) => touched.get(studentId)?.has(sideKey(one.subject, one.side)))
-      .map(({ subject, side, status, facts, cleanChance, gate }) => ({
+  return [...after].flatMap(([studentId, reading]) => {
+    const own = before.get(studentId);
+    const was = new SideMap((own === undefined ? [] : toldOf(own)).map((one) => [one, one.status] as const));
+    return toldOf(reading)
+      .filter((one) => touched.get(studentId)?.has(one))
+      .map(({ subject, side, status, ...rest }) => ({
         studentId,
         subject,
         side,
         // A combo that nobody had practised stood in no reading.
-        from: was.get(sideKey(subject, side)) ?? "ready",
+        from: was.get({ subject, side }) ?? "ready",
         to: status,
-        bestStreak: facts.bestStreak,
-        cleanChance,
-        gate,
-        gateBest: facts.gateBest,
+        ...rest,
       }));
   });
 }
 
 /** Sides that were locked and are not any more. */
 export function openedOf(before: Readings, after: Readings): Opened[] {
-  return [...after].flatMap(([studentId, standings]) =>
-    openedBetween(before.get(studentId) ?? [], standings).map((one) => ({ studentId, ...one })),
-  );
+  return [...after].flatMap(([studentId, { reading }]) => {
+    const was = before.get(studentId)?.reading;
+    const opened = was === undefined ? [] : openedBetween(was, reading);
+    return opened.map(({ subject, side }) => ({ studentId, subject, side }));
+  });
 }

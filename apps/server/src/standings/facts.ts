@@ -1,34 +1,42 @@
-import { sideKey, type Clearing, type FactsBySide, type StandingFacts } from "@mirrup/core";
+import { SideMap, type Clearing, type SideFacts } from "@mirrup/core";
 import type { StandingEntity } from "./standing.entity.js";
+
+/** What is kept of one student, by subject and side. */
+export type KeptFacts = SideMap<SideFacts>;
 
 function clearingOf({ clearedAt, clearedBy, clearedCount }: StandingEntity): Clearing | null {
   if (clearedAt === null || clearedBy === null) return null;
   return { at: clearedAt.getTime(), by: clearedBy, count: clearedCount };
 }
 
-export function factsOf(row: StandingEntity): StandingFacts {
+const instantOf = (date: Date | null) => date?.getTime() ?? null;
+const dateOf = (instant: number | null) => (instant === null ? null : new Date(instant));
+
+export function factsOf(row: StandingEntity): SideFacts {
   return {
-    cleanSum: row.cleanSum,
-    missSum: row.missSum,
+    clean: row.clean,
+    missed: row.missed,
+    countedAt: instantOf(row.countedAt),
     sets: row.sets,
     bestStreak: row.bestStreak,
     gateBest: row.gateBest,
     cleared: clearingOf(row),
-    reopenedAt: row.reopenedAt?.getTime() ?? null,
+    reopenedAt: instantOf(row.reopenedAt),
     review: row.review,
-    presumedAt: row.presumedAt?.getTime() ?? null,
+    presumedAt: instantOf(row.presumedAt),
+    placed: row.placed,
     lessons: row.lessons,
-    lastAt: row.lastAt?.getTime() ?? null,
+    rungs: row.rungs,
+    lastAt: instantOf(row.lastAt),
   };
 }
 
-const dateOf = (instant: number | null) => (instant === null ? null : new Date(instant));
-
 /** The row's part that the facts fill. */
-export function columnsOf(facts: StandingFacts) {
-  const { cleared, reopenedAt, presumedAt, lastAt, ...plain } = facts;
+export function columnsOf(facts: SideFacts) {
+  const { cleared, countedAt, reopenedAt, presumedAt, lastAt, ...plain } = facts;
   return {
     ...plain,
+    countedAt: dateOf(countedAt),
     clearedAt: dateOf(cleared?.at ?? null),
     clearedBy: cleared?.by ?? null,
     clearedCount: cleared?.count ?? null,
@@ -39,11 +47,11 @@ export function columnsOf(facts: StandingFacts) {
 }
 
 /** Each student's facts by subject and side. */
-export function factsByStudent(rows: readonly StandingEntity[]): Map<string, FactsBySide> {
-  const byStudent = new Map<string, Map<string, StandingFacts>>();
+export function factsByStudent(rows: readonly StandingEntity[]): ReadonlyMap<string, KeptFacts> {
+  const byStudent = new Map<string, KeptFacts>();
   for (const row of rows) {
-    const facts = byStudent.get(row.studentId) ?? new Map<string, StandingFacts>();
-    facts.set(sideKey(row.subject, row.side), factsOf(row));
+    const facts = byStudent.get(row.studentId) ?? new SideMap<SideFacts>();
+    facts.set(row, factsOf(row));
     byStudent.set(row.studentId, facts);
   }
   return byStudent;

@@ -1,10 +1,21 @@
 export { changesBetween, openedOf, type Readings, type Touched } from "./changes.js";
-export type { Lines } from "./entries.js";
-export { contextOf, type Learner } from "./learner.js";
+export type { KeptFacts } from "./facts.js";
+export { readerFor, syllabusFor, todayIn, type Learner } from "./learner.js";
 export { addLoads, loadsOf } from "./lesson-loads.js";
-export { keepCleared, schoolDifference } from "./school-change.js";
-export { rebuildStudios, studiosToRebuild } from "./rebuild.js";
+export type { LogRows } from "./log-lines.js";
+export { clearByHand, keepCleared, schoolDifference } from "./school-change.js";
+export { rebuildAll, refreshAll } from "./rebuild.js";
+export { RulesChangeEntity } from "./rules-change.entity.js";
 export { StandingEntity } from "./standing.entity.js";
 export { StandingsModule } from "./standings.module.js";
 export { StandingsService } from "./standings.service.js";
-export { countStatuses, levelOf, nextOf, standingItem, type NextOptions } from "./views.js";
+export { skillsReading } from "./student-reading.js";
+export {
+  countStatuses,
+  ladderItems,
+  levelOf,
+  nextItem,
+  proposalsOf,
+  standingItem,
+  type NextOptions,
+} from "./views.js";

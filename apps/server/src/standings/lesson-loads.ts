@@ -1,6 +1,6 @@
 /** The landings of each lesson, kept in step with the log, so that a week is read without it. */
 import { CATALOGUE } from "@mirrup/catalogue";
-import { comboSubject, DAY_MS, localDate, setLoad, sideScore, skillOf } from "@mirrup/core";
+import { DAY_MS, localDate, setLoad, sideScore } from "@mirrup/core";
 import { In, MoreThanOrEqual } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import type { SetEntity } from "../log/index.js";
@@ -13,9 +13,9 @@ const KEY = ["studioId", "studentId", "day"];
 type Row = Pick<LessonLoadEntity, keyof LessonLoadEntity>;
 
 function loadOf(scope: Scope, set: SetEntity, times: 1 | -1): Row {
-  // A set of a combo says itself what was jumped.
-  const skill = comboSubject(set.subject) === null ? skillOf(CATALOGUE, set.subject) : null;
-  const score = skill === null ? null : sideScore(skill, set.side);
+  // A set of a combo says itself what was jumped; of what the catalogue has not, each try was a landing.
+  const skill = CATALOGUE.skills.get(set.subject);
+  const score = skill === undefined ? null : sideScore(skill, set.side);
   const { landings, multiples } = setLoad(score, set);
   return {
     studioId: scope.studio.id,

@@ -1,24 +1,42 @@
-import { In, Not, type DataSource } from "typeorm";
+import type { DataSource } from "typeorm";
 import { Scopes } from "../database/scope.js";
 import { StudentEntity } from "../students/student.entity.js";
-import { FACTS_VERSION, StudioEntity } from "../studios/studio.entity.js";
+import { StudioEntity } from "../studios/studio.entity.js";
+import { readerFor, rulesHash } from "./learner.js";
 import { StandingsService } from "./standings.service.js";
 
-/** Makes the facts of every student of some studios anew from the log, a studio in one transaction. */
-export async function rebuildStudios(database: DataSource, studioIds: readonly string[]): Promise<void> {
+async function studioIds(database: DataSource): Promise<readonly string[]> {
+  const studios = await database.manager.find(StudioEntity, { select: { id: true } });
+  return studios.map((studio) => studio.id);
+}
+
+/** Makes the facts of every student anew from the log, a studio in one transaction; as the owner, who sees them all. */
+export async function rebuildAll(database: DataSource): Promise<void> {
   const standings = new StandingsService();
-  for (const studioId of studioIds) {
+  for (const studioId of await studioIds(database)) {
     await new Scopes(database).run({ studioId }, async (scope) => {
       const students = await scope.manager.findBy(StudentEntity, { studioId });
       for (const student of students) await standings.refold(scope, student);
-      await scope.manager.update(StudioEntity, { id: studioId }, { factsVersion: FACTS_VERSION });
     });
   }
 }
 
-/** Studios whose facts have another shape than this version's, or all of them; as the owner, who sees them. */
-export async function studiosToRebuild(database: DataSource, all = false): Promise<string[]> {
-  const where = all ? {} : { factsVersion: Not(In([FACTS_VERSION])) };
-  const studios = await database.manager.find(StudioEntity, { where, select: { id: true } });
-  return studios.map((studio) => studio.id);
+/**
+ * Makes those facts anew that other rules made, so that the first read need not; answers how many students
+ * had such. What that changes is written down for each studio's owner.
+ */
+export async function refreshAll(database: DataSource): Promise<number> {
+  const standings = new StandingsService();
+  let stale = 0;
+  for (const studioId of await studioIds(database)) {
+    await new Scopes(database).run({ studioId }, async (scope) => {
+      const students = await scope.manager.findBy(StudentEntity, { studioId });
+      const old = students.filter(
+        (student) => student.factsRules !== rulesHash(scope, readerFor(scope, student)),
+      );
+      stale += old.length;
+      await standings.factsOf(scope, old);
+    });
+  }
+  return stale;
 }

@@ -1,4 +1,4 @@
-import { isMet, sideKey, type SchoolId, type Standing, type SubjectSide } from "@mirrup/core";
+import { isClearedStatus, type Reading, type SchoolId, type SubjectSide } from "@mirrup/core";
 import { v7 as uuid } from "uuid";
 import type { Scope } from "../database/scope.js";
 import { DecisionEntity } from "../log/index.js";
@@ -11,16 +11,15 @@ export interface SchoolDifference {
 }
 
 /** Sides that are cleared after and were not before, and the reverse. Inferred sides come and go with others. */
-function difference(before: readonly Standing[], after: readonly Standing[]): SchoolDifference {
-  const cleared = (one: Standing) => isMet(one.status) && one.status !== "inferred";
-  const was = new Map(before.map((one) => [sideKey(one.subject, one.side), one]));
+function difference(before: Reading, after: Reading): SchoolDifference {
   const clears: SubjectSide[] = [];
   const reopens: SubjectSide[] = [];
-  for (const one of after) {
-    const old = was.get(sideKey(one.subject, one.side));
-    if (old === undefined || cleared(old) === cleared(one)) continue;
-    (cleared(one) ? clears : reopens).push({ subject: one.subject, side: one.side });
-  }
+  after.standings.forEach(({ of: { subject, side }, status }, place) => {
+    const is = isClearedStatus(status);
+    const was = before.standings[place];
+    if (was === undefined || isClearedStatus(was.status) === is) return;
+    (is ? clears : reopens).push({ subject, side });
+  });
   return { clears, reopens };
 }
 
@@ -33,9 +32,32 @@ export async function schoolDifference(
 ): Promise<SchoolDifference> {
   const lines = await standings.linesOf(scope, learner.id);
   return difference(
-    standings.standingsUnder(scope, learner, lines),
-    standings.standingsUnder(scope, { ...learner, school }, lines),
+    standings.readingUnder(scope, learner, lines),
+    standings.readingUnder(scope, { ...learner, school }, lines),
   );
+}
+
+/** Writes sides down as cleared by hand, with a reason. */
+export async function clearByHand(
+  scope: Scope,
+  studentId: string,
+  sides: readonly SubjectSide[],
+  reason: string,
+): Promise<void> {
+  const lines = sides.map(({ subject, side }) => ({
+    studioId: scope.studio.id,
+    id: uuid(),
+    studentId,
+    subject,
+    side,
+    decision: { kind: "clear" as const, count: null },
+    reason,
+    personId: scope.personId,
+    deviceAt: scope.now,
+    receivedAt: scope.now,
+    happenedAt: scope.now,
+  }));
+  if (lines.length > 0) await scope.manager.insert(DecisionEntity, lines);
 }
 
 /** Writes down what a school would reopen as cleared by hand, with that reason. */
@@ -45,18 +67,6 @@ export async function keepCleared(
   { reopens }: SchoolDifference,
   school: SchoolId,
 ): Promise<void> {
-  const lines = reopens.map(({ subject, side }) => ({
-    studioId: scope.studio.id,
-    id: uuid(),
-    studentId,
-    subject,
-    side,
-    decision: { kind: "clear" as const, count: null },
-    reason: `Cleared before the change to ${school.replace("-", " ")}, and kept.`,
-    personId: scope.personId,
-    deviceAt: scope.now,
-    receivedAt: scope.now,
-    happenedAt: scope.now,
-  }));
-  if (lines.length > 0) await scope.manager.insert(DecisionEntity, lines);
+  const reason = `Cleared before the change to ${school.replace("-", " ")}, and kept.`;
+  await clearByHand(scope, studentId, reopens, reason);
 }

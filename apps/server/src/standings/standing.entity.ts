@@ -1,4 +1,4 @@
-import type { Clearing, LessonFacts, Review, SideName } from "@mirrup/core";
+import type { Clearing, LessonFacts, PlacementAnswer, Review, RungFacts, SideName } from "@mirrup/core";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** The facts of one student, subject and side, kept in step with the log; status is derived on reading. */
@@ -20,11 +20,14 @@ export class StandingEntity {
   @Column("text")
   gate!: string;
 
-  @Column("double precision", { name: "clean_sum" })
-  cleanSum!: number;
+  @Column("double precision")
+  clean!: number;
 
-  @Column("double precision", { name: "miss_sum" })
-  missSum!: number;
+  @Column("double precision")
+  missed!: number;
+
+  @Column("timestamptz", { name: "counted_at", nullable: true })
+  countedAt!: Date | null;
 
   @Column("integer")
   sets!: number;
@@ -52,6 +55,12 @@ export class StandingEntity {
 
   @Column("jsonb")
   lessons!: readonly LessonFacts[];
+
+  @Column("jsonb")
+  rungs!: Readonly<Record<string, RungFacts>>;
+
+  @Column("text", { nullable: true })
+  placed!: PlacementAnswer | null;
 
   @Column("timestamptz", { name: "presumed_at", nullable: true })
   presumedAt!: Date | null;

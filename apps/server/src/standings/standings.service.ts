@@ -1,168 +1,232 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import {
   addEntry,
-  BASE_TEST,
-  BASE_TEST_PARTS,
-  COMBO_GATE,
-  comboStanding,
-  comboSubject,
-  compareEntries,
-  foldEntries,
+  byOwner,
+  compareLines,
+  entriesOfDecision,
+  entriesOfSet,
+  evidenceOf,
+  foldLines,
   gateKey,
-  kinSides,
-  localDate,
-  SIDE_NAMES,
-  standingsOf,
-  type FactsBySide,
+  isOfBaseTest,
+  isSameSide,
+  NO_FACTS,
+  ownersOf,
+  SideMap,
+  SideSet,
+  type Owner,
+  type Reading,
   type SideEntry,
-  type Standing,
-  type StandingFacts,
+  type SideFacts,
   type SubjectSide,
 } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
-import { In, type FindOptionsWhere } from "typeorm";
+import { In, Raw } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { DecisionEntity, SetEntity, voidedBy } from "../log/index.js";
+import { StudentEntity } from "../students/student.entity.js";
 import type { Readings } from "./changes.js";
-import { entriesOf, isBaseJump, keyOf, type KeyedEntry, type Lines } from "./entries.js";
-import { columnsOf, factsByStudent, factsOf } from "./facts.js";
-import { factsFrom, foldSides, ruleOf } from "./folding.js";
-import { contextOf, type Learner } from "./learner.js";
+import { columnsOf, factsByStudent, factsOf, type KeptFacts } from "./facts.js";
+import { readerFor, rulesHash, type Learner } from "./learner.js";
 import { addLoads, remakeLoads } from "./lesson-loads.js";
+import { linesFrom, loggedSet, type LogRows } from "./log-lines.js";
+import { RulesChangeEntity } from "./rules-change.entity.js";
 import { StandingEntity } from "./standing.entity.js";
+import { skillsReading, studentReading } from "./student-reading.js";
 
 const LAST_SETS = 8;
-const NOTHING: FactsBySide = new Map();
 
 /** Keeps the facts in step with the log, and reads standings from them. */
 @Injectable()
 export class StandingsService {
-  /** The facts of the named students; one query. */
-  async factsOf(scope: Scope, studentIds: readonly string[]): Promise<Map<string, FactsBySide>> {
-    return factsByStudent(await this.rowsOf(scope, studentIds));
+  /** The facts of some students, by the rules in force; one query, and one more a student whose facts are stale. */
+  async factsOf(scope: Scope, learners: readonly Learner[]): Promise<ReadonlyMap<string, KeptFacts>> {
+    for (const learner of learners) {
+      if (learner.factsRules !== rulesHash(scope, readerFor(scope, learner)))
+        await this.refresh(scope, learner);
+    }
+    return factsByStudent(
+      await this.rowsOf(
+        scope,
+        learners.map((learner) => learner.id),
+      ),
+    );
   }
 
-  /** The facts of all students of the studio; one query. */
-  async allFacts(scope: Scope): Promise<Map<string, FactsBySide>> {
-    const where = { studioId: scope.studio.id };
-    return factsByStudent(await scope.manager.findBy(StandingEntity, where));
-  }
-
-  standingsFrom(scope: Scope, learner: Learner, facts: FactsBySide | undefined): readonly Standing[] {
-    return standingsOf(contextOf(scope, learner), facts ?? NOTHING);
-  }
-
-  async standings(scope: Scope, learner: Learner): Promise<readonly Standing[]> {
-    const facts = await this.factsOf(scope, [learner.id]);
-    return this.standingsFrom(scope, learner, facts.get(learner.id));
+  async readingOf(scope: Scope, learner: Learner): Promise<Reading> {
+    const facts = await this.factsOf(scope, [learner]);
+    return skillsReading(scope, learner, facts.get(learner.id));
   }
 
   /** Where several students stand now, by student; one query. */
   async readings(scope: Scope, learners: readonly Learner[]): Promise<Readings> {
     if (learners.length === 0) return new Map();
-    const facts = await this.factsOf(
-      scope,
-      learners.map((learner) => learner.id),
-    );
+    const facts = await this.factsOf(scope, learners);
     return new Map(
-      learners.map((learner) => {
-        const own = facts.get(learner.id);
-        const skills = this.standingsFrom(scope, learner, own);
-        return [learner.id, [...skills, ...combosIn(scope, own ?? NOTHING)]];
-      }),
+      learners.map((learner) => [learner.id, studentReading(scope, learner, facts.get(learner.id))]),
     );
   }
 
   /** The same record under another school or other gates, from the whole of the student's log. */
-  standingsUnder(scope: Scope, learner: Learner, lines: Lines): readonly Standing[] {
-    const context = contextOf(scope, learner);
-    return standingsOf(context, factsFrom(foldSides(lines, context, scope.studio.timeZone)));
+  readingUnder(scope: Scope, learner: Learner, rows: LogRows): Reading {
+    const sides = foldLines(linesFrom(rows, scope.studio.timeZone), readerFor(scope, learner));
+    return skillsReading(scope, learner, new SideMap(sides.map((one) => [one.owner, one.facts] as const)));
   }
 
   /**
-   * Adds sets and decisions, already in the log, to the facts of the students given. What comes after
-   * all that a side holds is added to it; a side that a late line belongs into the middle of is folded
-   * anew from the log. However many lines, it takes one read and one write, and one more read for each
-   * student to whom something came late.
+   * Adds lines to the facts of the students that they are about; sides whose past a line belongs to are
+   * folded anew from the log. However many lines, it takes one read and one write, and one more read for
+   * each student to whom something came late.
    */
-  async add(scope: Scope, learners: readonly Learner[], lines: Lines): Promise<void> {
+  async add(scope: Scope, learners: readonly Learner[], rows: LogRows): Promise<void> {
     const stored = await this.rowsOf(
       scope,
       learners.map((learner) => learner.id),
     );
-    const rows: StandingEntity[] = [];
+    const changed: StandingEntity[] = [];
     for (const learner of learners) {
       const own = {
-        sets: lines.sets.filter((set) => set.studentId === learner.id),
-        decisions: lines.decisions.filter((line) => line.studentId === learner.id),
+        sets: rows.sets.filter((set) => set.studentId === learner.id),
+        decisions: rows.decisions.filter((line) => line.studentId === learner.id),
       };
       const ofLearner = stored.filter((row) => row.studentId === learner.id);
-      const { changed, late } = this.addTo(scope, learner, own, ofLearner);
-      rows.push(...changed);
-      if (late.size > 0) await this.refold(scope, learner, late);
+      const added = this.addTo(scope, learner, own, ofLearner);
+      changed.push(...added.changed);
+      if (added.late.length > 0) await this.refold(scope, learner, added.late);
     }
-    await this.write(scope, rows);
-    await addLoads(scope, lines.sets);
+    await this.write(scope, changed);
+    await addLoads(scope, rows.sets);
   }
 
-  /** Sides with their new lines added, and the keys of sides that have to be folded anew. */
-  private addTo(scope: Scope, learner: Learner, lines: Lines, stored: readonly StandingEntity[]) {
-    const context = contextOf(scope, learner);
-    const rows = new Map(stored.map((row) => [keyOf(row), row]));
-    const changed = new Map<string, StandingEntity>();
-    const late = new Set<string>();
-    const entries = [...entriesOf(lines, context, scope.studio.timeZone)];
-    entries.sort((one, other) => compareEntries(one.entry, other.entry));
-    for (const keyed of entries) {
-      const key = keyOf(keyed);
-      const row = changed.get(key) ?? rows.get(key);
+  /** Sides with their new lines added, and those that have to be folded anew. */
+  private addTo(scope: Scope, learner: Learner, rows: LogRows, stored: readonly StandingEntity[]) {
+    const reader = readerFor(scope, learner);
+    const kept = new SideMap(stored.map((row) => [row, row] as const));
+    const lines = linesFrom(rows, scope.studio.timeZone);
+    const entries = [
+      ...lines.sets.flatMap((set) => entriesOfSet(set, reader)),
+      ...lines.decisions.flatMap((line) => entriesOfDecision(line, reader)),
+    ];
+    const changed: StandingEntity[] = [];
+    const late: SubjectSide[] = [];
+    for (const { owner, entries: own } of byOwner(entries)) {
+      const row = kept.get(owner);
+      const added = [...own].sort(compareLines);
+      const [first] = added;
+      const last = added.at(-1);
       // A side that nobody has practised has no reviews that a kindred set could count for.
-      if (keyed.entry.type === "kin" && row === undefined) continue;
-      if (row !== undefined && isLate(keyed.entry, row)) late.add(key);
-      else changed.set(key, this.rowWith(scope, learner, keyed, row));
+      if (first === undefined || last === undefined) continue;
+      if (row === undefined && added.every((entry) => entry.type === "kin")) continue;
+      if (row !== undefined && isLate(first, row)) late.push(owner);
+      else {
+        const before = row === undefined ? NO_FACTS : factsOf(row);
+        const facts = added.reduce((sum, entry) => addEntry(sum, entry, owner, reader.model), before);
+        changed.push(this.row(scope, learner, owner, facts, last));
+      }
     }
-    if (context.school.asksBaseTest && lines.sets.some(isBaseJump)) late.add(`${BASE_TEST}:whole`);
-    for (const key of late) changed.delete(key);
-    return { changed: [...changed.values()], late };
+    const { baseTest, catalogue } = reader.syllabus;
+    if (baseTest !== null && lines.sets.some((set) => isOfBaseTest(catalogue.roles.baseTest, set)))
+      late.push(baseTest);
+    return { changed, late };
   }
 
-  /** The sides that a line bears on: its own, and for a set those that it may count as a review of. */
-  sidesOf(scope: Scope, learner: Learner, line: Pick<SetEntity, "subject" | "side">): ReadonlySet<string> {
-    const context = contextOf(scope, learner);
-    const base = isBaseJump(line) && context.school.asksBaseTest ? [`${BASE_TEST}:whole`] : [];
-    return new Set([keyOf(line), ...kinSides(context, line.subject, line.side).map(keyOf), ...base]);
+  /** The sides that a set bears on: its own or its parts, those that it may count as a review of, the base test. */
+  sidesOf(scope: Scope, learner: Learner, set: SetEntity): readonly SubjectSide[] {
+    return ownersOf(loggedSet(set, scope.studio.timeZone), readerFor(scope, learner));
+  }
+
+  /** The sides that a set is evidence for. */
+  borneBy(scope: Scope, learner: Learner, set: SetEntity): readonly SubjectSide[] {
+    const { syllabus } = readerFor(scope, learner);
+    return evidenceOf(loggedSet(set, scope.studio.timeZone), syllabus).flatMap(({ of, holds }) =>
+      holds ? [of] : [],
+    );
   }
 
   /**
    * Makes the facts of a student's sides anew from the log, all of them unless some are named. The
    * facts agree with the kept ones exactly on integers and to 1e-9 on sums.
    */
-  async refold(scope: Scope, learner: Learner, only?: ReadonlySet<string>): Promise<void> {
-    const lines = await this.linesOf(scope, learner.id, only);
-    if (only === undefined) await remakeLoads(scope, learner.id, lines.sets);
-    const sides = foldSides(lines, contextOf(scope, learner), scope.studio.timeZone, only);
-    const rows = sides.map((one) => this.row(scope, learner, one, one.facts, one.last));
+  async refold(scope: Scope, learner: Learner, only?: readonly SubjectSide[]): Promise<void> {
+    const rows = await this.linesOf(scope, learner.id, only);
+    if (only === undefined) await remakeLoads(scope, learner.id, rows.sets);
+    const wanted = only === undefined ? null : new SideSet(only);
+    const reader = readerFor(scope, learner);
+    const isWanted = (owner: SubjectSide) => wanted?.has(owner) ?? true;
+    const sides = foldLines(linesFrom(rows, scope.studio.timeZone), reader, isWanted);
+    const fresh = sides.map((one) => this.row(scope, learner, one.owner, one.facts, one.last));
     const key = { studioId: scope.studio.id, studentId: learner.id };
-    const gone: FindOptionsWhere<StandingEntity>[] =
-      only === undefined
-        ? [key]
-        : [...only].map((side) => ({ ...key, subject: side.slice(0, side.lastIndexOf(":")) }));
-    const kept = await scope.manager.findBy(StandingEntity, gone);
-    const fresh = new Set(rows.map(keyOf));
-    const lost = kept.filter((row) => (only?.has(keyOf(row)) ?? true) && !fresh.has(keyOf(row)));
+    const kept = await scope.manager.findBy(StandingEntity, key);
+    const lost = kept.filter((row) => isWanted(row) && !fresh.some((one) => isSameSide(one, row)));
     if (lost.length > 0) await scope.manager.remove(StandingEntity, lost);
-    await this.write(scope, rows);
+    await this.write(scope, fresh);
+    if (only !== undefined) return;
+    const factsRules = rulesHash(scope, reader);
+    await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: learner.id }, { factsRules });
   }
 
-  /** A student's lines that were not taken back; those that bear on some sides where these are named. */
-  async linesOf(scope: Scope, studentId: string, only?: ReadonlySet<string>): Promise<Lines> {
+  /**
+   * After a change of a student's own gates: the sides that it touches are made anew, and the rest stands
+   * as it was made by what has not changed.
+   */
+  async refoldUnder(
+    scope: Scope,
+    before: Learner,
+    after: Learner,
+    sides: readonly SubjectSide[],
+  ): Promise<void> {
+    const isFresh = before.factsRules === rulesHash(scope, readerFor(scope, before));
+    await this.refold(scope, after, isFresh ? sides : undefined);
+    const factsRules = rulesHash(scope, readerFor(scope, after));
+    await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: after.id }, { factsRules });
+  }
+
+  /**
+   * Makes facts that other rules made anew, once, however many ask at the same time; what is cleared by
+   * them and was not, or the reverse, is written down for the owner.
+   */
+  private async refresh(scope: Scope, { id }: Learner): Promise<void> {
+    const studioId = scope.studio.id;
+    const held = await scope.manager.findOne(StudentEntity, {
+      where: { studioId, id },
+      lock: { mode: "for_no_key_update" },
+    });
+    if (held === null || held.factsRules === rulesHash(scope, readerFor(scope, held))) return;
+    const before = await this.rowsOf(scope, [id]);
+    await this.refold(scope, held);
+    const after = await this.rowsOf(scope, [id]);
+    const cleared = (rows: readonly StandingEntity[]) => rows.filter((row) => row.clearedAt !== null);
+    const [was, is] = [new SideSet(cleared(before)), new SideSet(cleared(after))];
+    const changes = [
+      ...cleared(before)
+        .filter((row) => !is.has(row))
+        .map((row) => ({ row, isCleared: false })),
+      ...cleared(after)
+        .filter((row) => !was.has(row))
+        .map((row) => ({ row, isCleared: true })),
+    ].map(({ row: { subject, side }, isCleared }) => {
+      return { studioId, studentId: id, subject, side, isCleared, at: scope.now };
+    });
+    if (changes.length === 0) return;
+    const keys = ["studioId", "studentId", "subject", "side"];
+    await scope.manager.upsert(RulesChangeEntity, changes, keys);
+  }
+
+  /**
+   * A student's lines that were not taken back. Where sides are named: those that can bear on them, which
+   * are the sets of these and of what needs them, and every set with a score of its own.
+   */
+  async linesOf(scope: Scope, studentId: string, only?: readonly SubjectSide[]): Promise<LogRows> {
     const where = { studioId: scope.studio.id, studentId };
-    const named = [...(only ?? [])].map((side) => side.slice(0, side.lastIndexOf(":")));
-    const needing = named.flatMap((subject) => [subject, ...(CATALOGUE.neededBy.get(subject) ?? [])]);
-    const parts = named.includes(BASE_TEST) ? BASE_TEST_PARTS.map(([subject]) => subject) : [];
-    const subjects = new Set([...needing, ...parts]);
-    const ofSubjects = only === undefined ? where : { ...where, subject: In([...subjects]) };
-    const sets = await scope.manager.findBy(SetEntity, ofSubjects);
+    const sets = await scope.manager.findBy(
+      SetEntity,
+      only === undefined
+        ? where
+        : [
+            { ...where, subject: In(subjectsFor(only)) },
+            { ...where, drill: hasScore() },
+          ],
+    );
     const decisions = await scope.manager.findBy(DecisionEntity, where);
     const voided = voidedBy(decisions);
     return {
@@ -188,33 +252,19 @@ export class StandingsService {
     return sets.filter((set) => !voided.has(set.id));
   }
 
-  private rowWith(
-    scope: Scope,
-    learner: Learner,
-    keyed: KeyedEntry,
-    row: StandingEntity | undefined,
-  ): StandingEntity {
-    const { gate, beats } = ruleOf(contextOf(scope, learner), keyed.subject);
-    const facts =
-      row === undefined
-        ? foldEntries([keyed.entry], gate, beats)
-        : addEntry(factsOf(row), keyed.entry, gate, beats);
-    return this.row(scope, learner, keyed, facts, keyed.entry);
-  }
-
   private row(
     scope: Scope,
     learner: Learner,
-    { subject, side }: Pick<KeyedEntry, "subject" | "side">,
-    facts: StandingFacts,
+    owner: Owner,
+    facts: SideFacts,
     last: SideEntry,
   ): StandingEntity {
     return {
       studioId: scope.studio.id,
       studentId: learner.id,
-      subject,
-      side,
-      gate: gateKey(ruleOf(contextOf(scope, learner), subject).gate),
+      subject: owner.subject,
+      side: owner.side,
+      gate: gateKey(owner.gate),
       ...columnsOf(facts),
       foldedAt: new Date(last.at),
       foldedId: last.id,
@@ -233,20 +283,18 @@ export class StandingsService {
   }
 }
 
-/** Where a student stands with the combos and links that have been practised. */
-function combosIn({ now, studio }: Scope, facts: FactsBySide): readonly Standing[] {
-  const at = now.getTime();
-  const today = localDate(at, studio.timeZone);
-  return [...facts].flatMap(([key, own]): Standing[] => {
-    const place = key.lastIndexOf(":");
-    const subject = key.slice(0, place);
-    const side = SIDE_NAMES.find((one) => one === key.slice(place + 1));
-    if (side === undefined || comboSubject(subject) === null) return [];
-    const { status, cleanChance } = comboStanding(own, true, at, today);
-    return [{ subject, side, status, cleanChance, facts: own, gate: COMBO_GATE, unmet: [], isStuck: false }];
-  });
+/** The subjects whose sets, without a score of their own, can bear on some sides. */
+function subjectsFor(sides: readonly SubjectSide[]): string[] {
+  const named = sides.map((side) => side.subject);
+  const needing = named.flatMap((subject) => [subject, ...(CATALOGUE.neededBy.get(subject) ?? [])]);
+  const base = (CATALOGUE.roles.baseTest?.parts ?? []).map((part) => part.subject);
+  return [...new Set([...needing, ...base])];
+}
+
+function hasScore() {
+  return Raw((column) => `jsonb_exists(${column}, 'score')`);
 }
 
 function isLate(entry: SideEntry, row: StandingEntity): boolean {
-  return compareEntries(entry, { at: row.foldedAt.getTime(), id: row.foldedId }) < 0;
+  return compareLines(entry, { at: row.foldedAt.getTime(), id: row.foldedId }) < 0;
 }

@@ -1,36 +1,42 @@
-import { settingValue, type SettingValues } from "@mirrup/catalogue";
-import type { NextItem, StandingItem, StatusCounts } from "@mirrup/contract";
+import { fusedFirstOf, settingValue, type SettingValues } from "@mirrup/catalogue";
+import type { NextItem, RungItem, StandingItem, StatusCounts, UnmetItem } from "@mirrup/contract";
 import {
-  BASE_TEST,
+  cleanChance,
   goalPath,
   isMet,
   nextDrills,
-  type FusedFirst,
+  stageOf,
+  suited,
+  underGoals,
+  walkedOf,
   type Goal,
+  type NextDrill,
   type OnPath,
+  type Reading,
+  type Side,
   type SideOrder,
   type Standing,
-  type StandingContext,
+  type Unmet,
 } from "@mirrup/core";
 
 const iso = (instant: number | null) => (instant === null ? null : new Date(instant).toISOString());
 
+function unmetItem({ of: { subject, side }, ...rest }: Unmet): UnmetItem {
+  return { subject, side, ...rest };
+}
+
 export function standingItem(standing: Standing): StandingItem {
-  const { subject, side, status, facts, cleanChance, gate, unmet, isStuck } = standing;
-  const { bestStreak, gateBest } = facts;
+  const { of, status, facts, unmet, isStuck } = standing;
+  const { subject, side, gate } = of;
+  const { bestStreak, gateBest, review, cleared, lastAt } = facts;
   return {
-    subject,
-    side,
-    status,
-    bestStreak,
-    cleanChance,
-    gate,
-    gateBest,
-    reviewDue: facts.review?.due ?? null,
-    clearedBy: facts.cleared?.by ?? null,
-    isStuck,
-    lastAt: iso(facts.lastAt),
-    unmet,
+    ...{ subject, side, status, bestStreak, gate, gateBest, isStuck },
+    cleanChance: cleanChance(standing),
+    reviewDue: review?.due ?? null,
+    clearedBy: cleared?.by ?? null,
+    lowReviews: review?.lowRow ?? 0,
+    lastAt: iso(lastAt),
+    unmet: unmet.map(unmetItem),
   };
 }
 
@@ -43,33 +49,53 @@ export interface NextOptions {
 }
 
 /** The sides on the way to each goal, the first goal's before the second's. */
-function pathsOf(standings: readonly Standing[], goals: readonly Goal[], context: StandingContext): OnPath[] {
+function pathsOf(reading: Reading, { goals, settings }: NextOptions): readonly OnPath[] {
+  const { baseTest } = reading.syllabus;
   return goals.flatMap((goal) =>
-    goalPath(standings, [goal], context)
+    goalPath(reading, [goal], { fusedFirst: fusedFirstOf(...settings) })
       // The base test is a drill of its own, and no skill's.
-      .steps.filter((step) => step.subject !== BASE_TEST)
-      .map(({ subject, side, gate }) => ({ subject, side, gate, goal: goal.subject })),
+      .steps.filter((step) => step.of !== baseTest)
+      .map(({ of, gate }) => ({ of, gate, goal: goal.subject })),
   );
 }
 
-export function nextOf(
-  standings: readonly Standing[],
-  { leadingSide, goals, settings }: NextOptions,
-  context: StandingContext,
-): readonly NextItem[] {
-  const { catalogue, now, today } = context;
-  return nextDrills(standings, {
-    catalogue,
-    now,
-    today,
+/** The proposals in order, as plans take them. */
+export function proposalsOf(reading: Reading, options: NextOptions): readonly NextDrill[] {
+  const { leadingSide, goals, settings } = options;
+  return nextDrills(reading, {
     strongerSide: leadingSide,
     sideOrder: settingValue("sides", ...settings) as SideOrder,
-    fusedFirst: settingValue("fused-first", ...settings) as FusedFirst,
-    path: pathsOf(standings, goals, context),
+    fusedFirst: fusedFirstOf(...settings),
+    path: pathsOf(reading, options),
+    underGoals: underGoals(reading.syllabus, goals),
   });
 }
 
-export function countStatuses(standings: readonly Standing[]): StatusCounts {
+export function nextItem({
+  of: { subject, side },
+  drill,
+  chance,
+  gate,
+  tryGate,
+  after,
+  reason,
+  isNew,
+}: NextDrill): NextItem {
+  return { subject, side, drill, chance, gate, tryGate, after, reason, isNew };
+}
+
+/** A side's ladder as the student stands on it, every rung with the number that suits them. */
+export function ladderItems(reading: Reading, side: Side): readonly RungItem[] {
+  const { standing, step } = stageOf(reading, side);
+  return walkedOf(standing).map(({ rung, state }) => {
+    const { drill, chance } = suited(reading, standing, rung);
+    const { id, holds, isPart, isAfterGate } = rung;
+    const about = rung.about.map(({ subject, side: name }) => ({ subject, side: name }));
+    return { id, drill, state, chance, holds, about, isPart, isAfterGate, isNext: step?.rung.id === id };
+  });
+}
+
+export function countStatuses({ standings }: Reading): StatusCounts {
   const count = (...wanted: readonly Standing["status"][]) =>
     standings.filter((one) => wanted.includes(one.status)).length;
   return {
@@ -81,7 +107,7 @@ export function countStatuses(standings: readonly Standing[]): StatusCounts {
 }
 
 /** The level of the furthest skill that is cleared; 0 before the first. */
-export function levelOf(standings: readonly Standing[], { catalogue }: StandingContext): number {
+export function levelOf({ standings, syllabus }: Reading): number {
   const met = standings.filter((one) => isMet(one.status));
-  return Math.max(0, ...met.map((one) => catalogue.levels.get(one.subject) ?? 0));
+  return Math.max(0, ...met.map((one) => syllabus.catalogue.levels.get(one.of.subject) ?? 0));
 }

@@ -7,7 +7,7 @@ import { Asking, For } from "../access/access.js";
 import { Scopes, type Member } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
 import { Reply } from "../problems/reply.js";
-import { StandingsService } from "../standings/index.js";
+import { skillsReading, StandingsService } from "../standings/index.js";
 import { StudentsService } from "./students.service.js";
 
 /** Every side of the catalogue, in the order in which standings come. */
@@ -37,19 +37,13 @@ export class GridController {
         group === undefined ? null : new Set((await this.members.studentsOf(scope, [group])).get(group));
       const all = await this.students.list(scope);
       const students = inGroup === null ? all : all.filter((student) => inGroup.has(student.id));
-      const facts =
-        inGroup === null
-          ? await this.standings.allFacts(scope)
-          : await this.standings.factsOf(
-              scope,
-              students.map((student) => student.id),
-            );
+      const facts = await this.standings.factsOf(scope, students);
       return {
         sides: SIDE_KEYS,
         students: students.map((student) => ({
           id: student.id,
           name: student.name,
-          codes: statusCodes(this.standings.standingsFrom(scope, student, facts.get(student.id))),
+          codes: statusCodes(skillsReading(scope, student, facts.get(student.id)).standings),
         })),
       };
     });

@@ -7,9 +7,10 @@ import {
   SCHOOL_IDS,
   statusCodes,
   type Goal,
+  type PathOptions,
   type SchoolId,
-  type Standing,
-  type StandingContext,
+  type SubjectSide,
+  type Reading,
 } from "@mirrup/core";
 import { RefusedFieldsProblem } from "../problems/problem.js";
 
@@ -24,17 +25,25 @@ export function goalsOf(texts: readonly string[]): readonly Goal[] {
   });
 }
 
-export function pathOf(
-  standings: readonly Standing[],
-  goals: readonly Goal[],
-  context: StandingContext,
-): PathView {
-  return { goals, ...goalPath(standings, goals, context) };
+const named = ({ subject, side }: SubjectSide): SubjectSide => ({ subject, side });
+
+export function pathOf(reading: Reading, goals: readonly Goal[], options: PathOptions): PathView {
+  const { steps, choices, tries } = goalPath(reading, goals, options);
+  return {
+    goals,
+    steps: steps.map(({ of, ...step }) => ({ ...named(of), ...step })),
+    choices: choices.map(({ of, taken, passed }) => ({
+      ...named(of),
+      taken: taken.map(named),
+      passed: passed.map((way) => way.map(named)),
+    })),
+    tries,
+  };
 }
 
-export function schoolsOf(under: (school: SchoolId) => readonly Standing[]): SchoolReading[] {
+export function schoolsOf(under: (school: SchoolId) => Reading): SchoolReading[] {
   return SCHOOL_IDS.map((school) => {
-    const standings = under(school);
+    const { standings } = under(school);
     const cleared = standings.filter((one) => isMet(one.status)).length;
     return { school, codes: statusCodes(standings), cleared };
   });

@@ -30,7 +30,7 @@ export class RecordService {
       where: { studioId: scope.studio.id, studentId: id },
       order: { happenedAt: "ASC", id: "ASC" },
     });
-    const standings = await this.standings.standings(scope, student);
+    const { standings } = await this.standings.readingOf(scope, student);
     const visits = await scope.manager.findBy(LessonStudentEntity, {
       studioId: scope.studio.id,
       studentId: id,

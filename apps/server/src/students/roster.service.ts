@@ -1,14 +1,16 @@
 import type { StudentView } from "@mirrup/contract";
-import type { FactsBySide } from "@mirrup/core";
+import type { Reading } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
 import {
-  contextOf,
   countStatuses,
   levelOf,
-  nextOf,
+  nextItem,
+  proposalsOf,
+  skillsReading,
   StandingsService,
+  type KeptFacts,
   type NextOptions,
 } from "../standings/index.js";
 import { leadingSide, type StudentEntity } from "./student.entity.js";
@@ -26,7 +28,7 @@ export function nextOptions(scope: Scope, student: StudentEntity): NextOptions {
 
 /** What was read about one student. */
 interface Read {
-  readonly facts: FactsBySide | undefined;
+  readonly facts: KeptFacts | undefined;
   readonly groups: readonly string[];
   readonly hasStopped: boolean;
 }
@@ -43,7 +45,7 @@ export class RosterService {
 
   async list(scope: Scope): Promise<StudentView[]> {
     const students = await this.students.list(scope, true);
-    const facts = await this.standings.allFacts(scope);
+    const facts = await this.standings.factsOf(scope, students);
     const groups = await this.members.groupsOf(
       scope,
       students.map((student) => student.id),
@@ -60,31 +62,32 @@ export class RosterService {
 
   async read(scope: Scope, id: string): Promise<StudentView> {
     const student = await this.students.getOrThrow(scope, id);
-    const facts = await this.standings.factsOf(scope, [id]);
+    const facts = await this.standings.factsOf(scope, [student]);
     const groups = await this.members.groupsOf(scope, [id]);
     const hasStopped = await this.stops.hasStopped(scope, id);
     return this.view(scope, student, { facts: facts.get(id), groups: groups.get(id) ?? [], hasStopped });
   }
 
   private view(scope: Scope, student: StudentEntity, { facts, groups, hasStopped }: Read): StudentView {
-    const standings = this.standings.standingsFrom(scope, student, facts);
-    const context = contextOf(scope, student);
+    const reading: Reading = skillsReading(scope, student, facts);
+    const { standings } = reading;
     const last = Math.max(0, ...standings.map((one) => one.facts.lastAt ?? 0));
-    const [next = null] = hasStopped ? [] : nextOf(standings, nextOptions(scope, student), context);
+    const [next] = hasStopped ? [] : proposalsOf(reading, nextOptions(scope, student));
     return {
       id: student.id,
       name: student.name,
       leadingSide: leadingSide(student),
+      dominantHand: student.dominantHand,
       archived: student.archivedAt !== null,
       groups,
       hasStopped,
       goals: student.goals,
-      level: levelOf(standings, context),
+      level: levelOf(reading),
       stuck: standings.filter((one) => one.isStuck).length,
       reviewsDue: standings.filter((one) => one.status === "rusty").length,
       lastPractisedAt: last === 0 ? null : new Date(last).toISOString(),
-      counts: countStatuses(standings),
-      next,
+      counts: countStatuses(reading),
+      next: next === undefined ? null : nextItem(next),
     };
   }
 }

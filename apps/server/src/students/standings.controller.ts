@@ -1,15 +1,17 @@
-import { settingValue } from "@mirrup/catalogue";
+import { fusedFirstOf, settingValue } from "@mirrup/catalogue";
 import type {
   Items,
   LoadView,
   NextItem,
   PathView,
+  RungItem,
   SchoolReading,
   SetRequest,
   StandingItem,
 } from "@mirrup/contract";
 import {
   idParam,
+  ladderReply,
   lastSetsQuery,
   lastSetsReply,
   loadReply,
@@ -25,7 +27,14 @@ import { Asking, For } from "../access/access.js";
 import { type Member, Scopes } from "../database/scope.js";
 import { requestOf } from "../log/index.js";
 import { Reply } from "../problems/reply.js";
-import { contextOf, loadsOf, nextOf, standingItem, StandingsService } from "../standings/index.js";
+import {
+  ladderItems,
+  loadsOf,
+  nextItem,
+  proposalsOf,
+  standingItem,
+  StandingsService,
+} from "../standings/index.js";
 import { goalsOf, pathOf, schoolsOf } from "./readings.js";
 import { nextOptions } from "./roster.service.js";
 import { StopsService } from "./stops.service.js";
@@ -47,7 +56,7 @@ export class StandingsController {
   read(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Items<StandingItem>> {
     return this.scopes.run(member, async (scope) => {
       const student = await this.students.getOrThrow(scope, id);
-      const standings = await this.standings.standings(scope, student);
+      const { standings } = await this.standings.readingOf(scope, student);
       return { items: standings.map(standingItem) };
     });
   }
@@ -61,8 +70,26 @@ export class StandingsController {
       const student = await this.students.getOrThrow(scope, id);
       // Whoever stopped early is offered no drill any more today.
       if (await this.stops.hasStopped(scope, id)) return { items: [] };
-      const standings = await this.standings.standings(scope, student);
-      return { items: nextOf(standings, nextOptions(scope, student), contextOf(scope, student)) };
+      const reading = await this.standings.readingOf(scope, student);
+      return { items: proposalsOf(reading, nextOptions(scope, student)).map(nextItem) };
+    });
+  }
+
+  /** The ladder of one side as the student stands on it; nothing for a side that the catalogue has not. */
+  @Get("ladder")
+  @For("viewer")
+  @Reply(ladderReply, 400, 401, 404, 410)
+  ladder(
+    @Asking() member: Member,
+    @Param("id", { schema: idParam }) id: string,
+    @Query({ schema: lastSetsQuery })
+    { subject, side }: { readonly subject: string; readonly side: SideName },
+  ): Promise<Items<RungItem>> {
+    return this.scopes.run(member, async (scope) => {
+      const student = await this.students.getOrThrow(scope, id);
+      const reading = await this.standings.readingOf(scope, student);
+      const of = reading.syllabus.find(subject, side);
+      return { items: of === null ? [] : ladderItems(reading, of) };
     });
   }
 
@@ -77,9 +104,9 @@ export class StandingsController {
   ): Promise<PathView> {
     return this.scopes.run(member, async (scope) => {
       const student = await this.students.getOrThrow(scope, id);
-      const standings = await this.standings.standings(scope, student);
+      const reading = await this.standings.readingOf(scope, student);
       const goals = goal === undefined ? student.goals : goalsOf([goal].flat());
-      return pathOf(standings, goals, contextOf(scope, student));
+      return pathOf(reading, goals, { fusedFirst: fusedFirstOf(student.settings, scope.studio.settings) });
     });
   }
 
@@ -130,9 +157,7 @@ export class StandingsController {
     return this.scopes.run(member, async (scope) => {
       const student = await this.students.getOrThrow(scope, id);
       const lines = await this.standings.linesOf(scope, id);
-      const under = schoolsOf((school) =>
-        this.standings.standingsUnder(scope, { ...student, school }, lines),
-      );
+      const under = schoolsOf((school) => this.standings.readingUnder(scope, { ...student, school }, lines));
       return { items: under };
     });
   }

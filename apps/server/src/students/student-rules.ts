@@ -1,12 +1,12 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ProblemError, StudentProfile } from "@mirrup/contract";
-import { goalSides, isMet, sideKey, type Standing } from "@mirrup/core";
+import { goalSides, isMet, standingOf, type Reading } from "@mirrup/core";
 
 /** What a profile may not say, though each field by itself fits. `today` is the studio's day. */
 export function profileErrors(
   profile: Partial<StudentProfile>,
   today: string,
-  standings: readonly Standing[],
+  reading: Reading,
 ): ProblemError[] {
   const errors: ProblemError[] = [];
   const year = Number(today.slice(0, 4));
@@ -14,7 +14,6 @@ export function profileErrors(
     const message = `Nobody was born in ${profile.birthYear} yet. Give a year up to ${year}.`;
     errors.push({ field: "birthYear", code: "future-year", message });
   }
-  const status = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.status]));
   profile.goals?.forEach((goal, place) => {
     const field = `goals[${place}]`;
     const skill = CATALOGUE.skills.get(goal.subject);
@@ -30,11 +29,8 @@ export function profileErrors(
       errors.push({ field, code: "side-not-of-skill", message });
       return;
     }
-    const sides = goalSides(CATALOGUE, goal);
-    const isThere = sides.every((side) => {
-      const found = status.get(sideKey(side.subject, side.side));
-      return found !== undefined && isMet(found);
-    });
+    const sides = goalSides(reading.syllabus, goal);
+    const isThere = sides.every((side) => isMet(standingOf(reading, side).status));
     if (isThere) {
       const message = `The ${skill.name} is cleared already. Choose a goal further on.`;
       errors.push({ field, code: "goal-cleared", message });

@@ -69,6 +69,10 @@ export class StudentEntity {
   /** Counts the changes, so that a stale one can be told. */
   @Column("integer")
   version!: number;
+
+  /** The rules that the student's facts were made by; others make them anew before they are read. */
+  @Column("text", { name: "facts_rules" })
+  factsRules!: string;
 }
 
 /** A student of whom only the name is known. */
@@ -90,6 +94,7 @@ export const NEW_STUDENT = {
   cautions: [],
   archivedAt: null,
   version: 1,
+  factsRules: "",
 } as const satisfies Omit<StudentEntity, "studioId" | "id" | "name" | "createdAt">;
 
 /** The side that is drilled first where a skill has two. */

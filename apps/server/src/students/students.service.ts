@@ -11,7 +11,7 @@ import {
   StaleChangeProblem,
   UnknownStudentProblem,
 } from "../problems/problem.js";
-import { keepCleared, schoolDifference, StandingsService } from "../standings/index.js";
+import { keepCleared, schoolDifference, skillsReading, StandingsService } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
 import { NEW_STUDENT, StudentEntity } from "./student.entity.js";
 import { profileErrors } from "./student-rules.js";
@@ -94,7 +94,7 @@ export class StudentsService {
   /** Adds students, all or none; answers their ids in order. */
   async createAll(scope: Scope, profiles: readonly Omit<NewStudent, "groups">[]): Promise<string[]> {
     const today = localDate(scope.now.getTime(), scope.studio.timeZone);
-    const blank = this.standings.standingsFrom(scope, { id: "", school: null, gates: {} }, undefined);
+    const blank = skillsReading(scope, NEW_STUDENT);
     const errors = profiles.flatMap((profile, item) =>
       profileErrors(profile, today, blank).map((error) =>
         profiles.length === 1 ? error : { item, ...error },
@@ -124,8 +124,9 @@ export class StudentsService {
     if (student.version !== version) throw new StaleChangeProblem(await this.detail(scope, id));
     const today = localDate(scope.now.getTime(), scope.studio.timeZone);
     const goals = profile.goals?.filter((goal) => !student.goals.some((old) => sameGoal(old, goal)));
-    const standings = goals === undefined ? [] : await this.standings.standings(scope, student);
-    const errors = profileErrors({ ...profile, ...(goals === undefined ? {} : { goals }) }, today, standings);
+    const reading =
+      goals === undefined ? skillsReading(scope, student) : await this.standings.readingOf(scope, student);
+    const errors = profileErrors({ ...profile, ...(goals === undefined ? {} : { goals }) }, today, reading);
     if (errors.length > 0) throw new RefusedFieldsProblem(errors);
     const archivedAt =
       archived === undefined ? student.archivedAt : archived ? (student.archivedAt ?? scope.now) : null;

@@ -1,2 +1,2 @@
-export { FACTS_VERSION, NEW_STUDIO, StudioEntity } from "./studio.entity.js";
+export { NEW_STUDIO, StudioEntity } from "./studio.entity.js";
 export { StudiosModule } from "./studios.module.js";

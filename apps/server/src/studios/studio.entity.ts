@@ -24,10 +24,6 @@ export class StudioEntity {
   @Column("integer")
   version!: number;
 
-  /** The shape of the facts that the studio's standings are kept in. */
-  @Column("integer", { name: "facts_version" })
-  factsVersion!: number;
-
   @Column("boolean", { name: "is_demo" })
   isDemo!: boolean;
 
@@ -35,7 +31,4 @@ export class StudioEntity {
   createdAt!: Date;
 }
 
-/** Counts the shapes that facts have had; facts of an older one are made anew from the log at start. */
-export const FACTS_VERSION = 3;
-
-export const NEW_STUDIO = { settings: {}, version: 1, factsVersion: FACTS_VERSION } as const;
+export const NEW_STUDIO = { settings: {}, version: 1 } as const;

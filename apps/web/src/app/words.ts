@@ -1,11 +1,10 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
-import type { GroupView, NextItem, StandingItem } from "@mirrup/contract";
-import { CATALOGUE, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
-import { armsWords, comboSubject, SIDE_NAMES } from "@mirrup/core";
+import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
+import { CATALOGUE, FAULTS, SCHOOLS } from "@mirrup/catalogue";
+import { armsWords, comboSubject, sideNamed } from "@mirrup/core";
 import { grouped } from "./grouped.js";
 import type {
   Arms,
-  Drill,
   Family,
   Gate,
   Goal,
@@ -18,7 +17,6 @@ import type {
   Status,
   Suggestion,
   TriesLeft,
-  Unmet,
   WeekLoad,
   WrittenArms,
 } from "@mirrup/core";
@@ -150,32 +148,6 @@ export function gateWords(gate: Gate): string {
   }
 }
 
-/** How many bounces stand between two tries: `4 bounces between`, `no bounce between`. */
-export function spacingWords(spacing: number): string {
-  return spacing === 0 ? "no bounce between" : `${spacing} ${spacing === 1 ? "bounce" : "bounces"} between`;
-}
-
-export function drillWords(drill: Drill): string {
-  const { kind, count = 1, top = 1, seconds = 0, rounds = 1, spacing = 0 } = drill;
-  switch (kind) {
-    case "climb":
-      return `${drill.growing === true ? "growing climb" : "climb"} to ${top}`;
-    case "streak":
-      return `${count} in a row`;
-    case "hold":
-      return `hold for ${seconds} s`;
-    case "count":
-      return `${count} in ${seconds} s`;
-    case "rounds":
-      return `${rounds} rounds`;
-    case "spaced":
-    case "link":
-      return `${DRILLS[kind].name}, ${spacingWords(spacing)}`;
-    default:
-      return `${DRILLS[kind].name}, ${count} tries`;
-  }
-}
-
 /** One suggestion after a set, with its reason. */
 export function suggestionWords(suggestion: Suggestion): { readonly title: string; readonly why: string } {
   switch (suggestion.code) {
@@ -203,25 +175,15 @@ export function suggestionWords(suggestion: Suggestion): { readonly title: strin
         title: `Look at the ${subjectName(suggestion.subject, suggestion.side)} again`,
         why: "It is a part of this skill and its review is overdue; three lessons of honest tries moved nothing.",
       };
-    case "stuck":
-      return {
-        title: "One step gentler",
-        why: "Three lessons of honest tries moved nothing here. The drill before this one on the ladder comes first.",
-      };
     case "load":
       return {
         title: "Enough landings for this week",
         why: `About ${wholeWords(suggestion.landings)} weighted landings, above this week’s allowance of ${wholeWords(suggestion.allowance)}. Work without jumping, or stop here; you decide.`,
       };
-    case "next-rung":
+    case "reopen":
       return {
-        title: `On to ${suggestion.next} in a row`,
-        why: `${suggestion.passed === 1 ? "Single ones" : `${suggestion.passed} in a row`} went well; while it goes well, the next rung comes at once.`,
-      };
-    case "gentler":
-      return {
-        title: "A gentler drill",
-        why: `${suggestion.clean} of ${suggestion.tries} were clean. One step back on the ladder teaches more than going on.`,
+        title: "Look whether it is still cleared",
+        why: `The last ${suggestion.reviews} reviews came to less than a quarter of the gate. Reopen it if you agree; nothing is reopened by itself.`,
       };
     case "other-side":
       return {
@@ -257,9 +219,10 @@ export function wholeWords(value: number): string {
 export function keyName(key: string): string {
   if (CATALOGUE.skills.has(key)) return skillName(key);
   if (key.startsWith("combo:")) return "the combo";
-  const subject = key.slice(0, key.lastIndexOf(":"));
-  const side = SIDE_NAMES.find((one) => one === key.slice(key.lastIndexOf(":") + 1));
-  return side === undefined || !CATALOGUE.skills.has(subject) ? key : subjectName(subject, side);
+  const named = sideNamed(key);
+  return named === null || !CATALOGUE.skills.has(named.subject)
+    ? key
+    : subjectName(named.subject, named.side);
 }
 
 /** Whole percent; what is possible is never called 0%. */
@@ -302,11 +265,19 @@ export function daysAgoWords(instant: string, now: number): string {
 export function reasonWords(reason: NextReason): string {
   switch (reason.code) {
     case "near-gate":
-      return `Best is ${reason.best} of ${reason.gate}: try the gate.`;
+      return `Best is ${reason.best} of ${reason.gate}: the gate is in reach.`;
     case "other-side":
       return `The ${reason.cleared} side is cleared; this keeps the sides in step.`;
     case "toward-goal":
       return `It is on the way to the goal: ${skillName(reason.goal)}.`;
+    case "stuck":
+      return "Three lessons of honest tries moved nothing: one step gentler first.";
+    case "step-back":
+      return "The drill before failed twice running: one step back, and then again.";
+    case "whole-once":
+      return "Two lessons of gentle drills: once the whole of it, to see.";
+    case "review":
+      return `Its review was due on ${dateWords(reason.due)}${reason.underGoal ? ", and a goal builds on it" : ""}.`;
     case "opens":
       return `Clearing it opens ${listWords(reason.skills.map(skillName))}.`;
     case "short-of-gate":
@@ -323,7 +294,7 @@ export function reasonWords(reason: NextReason): string {
 }
 
 /** One unmet need: `needs 3 more in a row of cross, left side`. */
-function unmetWords({ subject, side, gate, short, have }: Unmet): string {
+function unmetWords({ subject, side, gate, short, have }: UnmetItem): string {
   const what = subjectName(subject, side);
   switch (gate.kind) {
     case "streak":
@@ -337,19 +308,12 @@ function unmetWords({ subject, side, gate, short, have }: Unmet): string {
 }
 
 /** Why a skill side is locked, a sentence for each need; ways to meet one need are joined by "or". */
-export function lockedWords(unmet: readonly Unmet[]): string[] {
+export function lockedWords(unmet: readonly UnmetItem[]): string[] {
   const byNeed = grouped(unmet, (one) => one.needIndex);
   return [...byNeed.values()].map((need) => {
     const ways = [...grouped(need, (one) => one.way).values()];
     return `Needs ${ways.map((way) => listWords(way.map(unmetWords))).join(", or ")}.`;
   });
-}
-
-/** What a proposal's chance is the chance of: `4 in a row: 78% chance`. */
-export function proposalWords({ aim, chance }: Pick<NextItem, "aim" | "chance">): string {
-  return aim === null
-    ? chanceWords(chance)
-    : `${aim === 1 ? "a clean one" : `${aim} in a row`}: ${chanceWords(chance)}`;
 }
 
 export function chanceWords(chance: number): string {

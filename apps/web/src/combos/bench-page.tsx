@@ -1,13 +1,5 @@
 import type { ComboView } from "@mirrup/contract";
-import {
-  COMBO_TEMPO,
-  comboText,
-  judgeCombo,
-  measureCombo,
-  readScore,
-  takenApart,
-  type Hand,
-} from "@mirrup/core";
+import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, readScore, takenApart } from "@mirrup/core";
 import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, TextInput } from "@mantine/core";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
@@ -57,9 +49,8 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(NOBODY);
   const { tempo, setTempo } = useTempoAsked();
   const students = useComboStudents();
-  const { id: studentId } = useFor();
+  const { id: studentId, dominant } = useFor();
   const student = students?.find((one) => one.id === studentId);
-  const dominant: Hand = "r";
   const sideways = student?.sideways;
   const names = useMemo(() => namesOf(combos), [combos]);
   const judged = useMemo(
@@ -191,7 +182,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
           combos={combos.filter((combo) => !combo.isRemoved)}
           onAdd={(part) => put(added(parts, [part]))}
         />
-        <ScoreEntry parts={parts} text={comboText(parts)} onPut={put} />
+        <ScoreEntry parts={parts} text={comboText(parts)} dominant={dominant} onPut={put} />
       </div>
     </div>
   );

@@ -13,6 +13,7 @@ import { studentQuery } from "../students/index.js";
 import { comboSetsQuery, combosQuery, namesOf } from "./queries.js";
 import { StepSet } from "./step-set.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
+import { handOf, STEPS } from "./hand.js";
 import { comboSideName, partName, stepName, type ComboNames } from "./words.js";
 
 /** A step of a combo's ladder, run on the floor. */
@@ -48,7 +49,7 @@ export function ComboFloorPage() {
       combo={combo}
       names={namesOf(combos.data)}
       studentId={studentId}
-      student={student.data ?? { name: "", hasStopped: false }}
+      student={student.data ?? { name: "", hasStopped: false, dominantHand: null }}
       side={known}
       stepId={step}
       sets={sets.data ?? []}
@@ -60,7 +61,7 @@ interface ComboFloorProps {
   readonly combo: ComboView;
   readonly names: ComboNames;
   readonly studentId: string;
-  readonly student: Pick<StudentView, "name" | "hasStopped">;
+  readonly student: Pick<StudentView, "name" | "hasStopped" | "dominantHand">;
   readonly side: SideName;
   readonly stepId: string;
   readonly sets: readonly SetRequest[];
@@ -72,7 +73,7 @@ function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: Co
   const { tempo } = useTempoAsked();
   const [round, setRound] = useState(0);
   const { hasStopped, press } = useStopped(studentId, student.hasStopped);
-  const options = { id: combo.id, side, dominant: "r", tempo } as const;
+  const options = { id: combo.id, side, dominant: handOf(student), tempo, steps: STEPS };
   const learning = learningOf(
     combo.parts,
     options,

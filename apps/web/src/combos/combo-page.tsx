@@ -60,7 +60,7 @@ export function ComboPage() {
 function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: readonly ComboView[] }) {
   const paths = usePaths();
   const [params] = useSearchParams();
-  const { id: studentId, students: known } = useFor();
+  const { id: studentId, students: known, dominant } = useFor();
   const students = useComboStudents();
   const { tempo, setTempo } = useTempoAsked();
   const { value } = useSettings();
@@ -68,7 +68,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
   const student = known.find((one) => one.id === studentId);
   const side = askedSide(params, sidesOfScore(combo.parts));
   const score = scoreOf(comboText(onSide(combo.parts, side)));
-  const measures = measureCombo(score, { tempo, dominant: "r" });
+  const measures = measureCombo(score, { tempo, dominant });
   const words = listWords(readScore(score));
   const bench = new URLSearchParams({ parts: addressOfParts(combo.parts) });
   if (studentId !== null) bench.set("for", studentId);
@@ -94,7 +94,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
             score={score}
             measures={measures}
             tempo={tempo}
-            dominant="r"
+            dominant={dominant}
             student={students?.find((one) => one.id === studentId)}
           />
           <Cautions score={score} />

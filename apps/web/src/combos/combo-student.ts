@@ -4,7 +4,7 @@ import {
   clearedFrontBacks,
   decodeStatuses,
   sideKey,
-  SIDE_NAMES,
+  sideNamed,
   type Arms,
   type SideStatus,
   type Status,
@@ -20,17 +20,9 @@ export interface ComboStudent {
   readonly sideways: ReadonlySet<Arms>;
 }
 
-function sideOf(key: string) {
-  const place = key.lastIndexOf(":");
-  return {
-    subject: key.slice(0, place),
-    side: SIDE_NAMES.find((one) => one === key.slice(place + 1)) ?? ("whole" as const),
-  };
-}
-
 /** Everybody of a class's reading. */
 export function comboStudents({ sides: keys, students }: GridView): readonly ComboStudent[] {
-  const named = keys.map(sideOf);
+  const named = keys.map((key) => sideNamed(key) ?? { subject: key, side: "whole" as const });
   return students.map(({ id, name, codes }): ComboStudent => {
     const statuses = decodeStatuses(codes);
     const sides = named.map((key, place) => ({

@@ -3,6 +3,7 @@ import { FREESTYLE_LIMITS, goalSides, planFreestyle, type Freestyle } from "@mir
 import { Checkbox, Group, MultiSelect, NumberInput, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";
+import { SYLLABUS } from "../app/syllabus.js";
 import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
 import { capital, listWords, skillName } from "../app/words.js";
@@ -10,7 +11,7 @@ import classes from "./freestyle.module.css";
 import { combosQuery } from "./queries.js";
 import { useFor } from "./use-for.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
-import { REST_NAMES, secondsWords } from "./words.js";
+import { secondsWords } from "./words.js";
 
 const SKILL_OPTIONS = [...CATALOGUE.skills.values()]
   .filter((skill) => skill.score !== null)
@@ -25,7 +26,7 @@ function clock(seconds: number): string {
 export function FreestylePage() {
   const [params, setParams] = useSearchParams();
   const combos = useQuery(combosQuery);
-  const { id: studentId, students } = useFor();
+  const { id: studentId, students, dominant } = useFor();
   const { tempo } = useTempoAsked();
   const student = students.find((one) => one.id === studentId);
   const number = (key: string, usual: number, least: number, most: number) => {
@@ -35,7 +36,7 @@ export function FreestylePage() {
   const seconds = number("seconds", 60, 10, FREESTYLE_LIMITS.seconds);
   const rest = number("rest", 6, 0, FREESTYLE_LIMITS.rest);
   const out = params.getAll("out");
-  const own = student?.goals.flatMap((goal) => goalSides(CATALOGUE, goal).map((one) => one.subject)) ?? [];
+  const own = student?.goals.flatMap((goal) => goalSides(SYLLABUS, goal).map((one) => one.subject)) ?? [];
   const goals = params.has("goal")
     ? params.getAll("goal").filter((id) => CATALOGUE.skills.has(id))
     : [...new Set(own)];
@@ -51,7 +52,7 @@ export function FreestylePage() {
     );
   const shelf = (combos.data ?? []).filter((combo) => !combo.isRemoved);
   const taken = shelf.filter(({ id }) => !out.includes(id));
-  const plan = planFreestyle(taken, { seconds, rest, tempo, dominant: "r", goals });
+  const plan = planFreestyle(taken, { seconds, rest, tempo, dominant, goals, roles: CATALOGUE.roles });
   if (combos.isPending) return <Skeleton height={320} mt="md" />;
   return (
     <div className={classes.page}>
@@ -153,7 +154,7 @@ function Round({ plan, seconds, nameOf }: RoundProps) {
               {piece.effort}
               {piece.activeRest !== null && (
                 <>
-                  . Then {piece.rest} s of {REST_NAMES[piece.activeRest]}
+                  . Then {piece.rest} s of {skillName(piece.activeRest)}
                 </>
               )}
               .

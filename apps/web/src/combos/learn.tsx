@@ -1,4 +1,4 @@
-import type { ComboView } from "@mirrup/contract";
+import type { ComboView, StudentView } from "@mirrup/contract";
 import { learningOf, linksOf, onSide, sidesOfScore, type SideName } from "@mirrup/core";
 import { Button, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { IconCheck } from "@tabler/icons-react";
@@ -6,15 +6,17 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";
 import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
-import { capital, chanceWords, dateWords, drillWords, STATUS_NAMES } from "../app/words.js";
+import { drillWords } from "../app/drill-words.js";
+import { capital, chanceWords, dateWords, STATUS_NAMES } from "../app/words.js";
 import { ComboBead } from "./combo-card.js";
+import { handOf, STEPS } from "./hand.js";
 import classes from "./combo.module.css";
 import { comboSetsQuery, comboStandingsQuery } from "./queries.js";
 import { comboSideName, partName, stepName, type ComboNames } from "./words.js";
 
 interface LearnProps {
   readonly combo: ComboView;
-  readonly student: { readonly id: string; readonly name: string } | undefined;
+  readonly student: Pick<StudentView, "id" | "name" | "dominantHand"> | undefined;
   readonly tempo: number;
   readonly names: ComboNames;
 }
@@ -35,7 +37,7 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
   const isAsked = student !== undefined;
   const standings = useQuery({ ...comboStandingsQuery(student?.id ?? ""), enabled: isAsked });
   const sets = useQuery({ ...comboSetsQuery(student?.id ?? "", combo.id), enabled: isAsked });
-  const options = { id: combo.id, side, dominant: "r", tempo } as const;
+  const options = { id: combo.id, side, dominant: handOf(student), tempo, steps: STEPS };
   const record = (sets.data ?? []).map((set) => ({ ...set, at: Date.parse(set.at) }));
   const learning = learningOf(combo.parts, options, record);
   const linkNames = new Map(

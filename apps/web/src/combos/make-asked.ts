@@ -7,12 +7,13 @@ import {
   MAKING_LIMITS,
   sideKey,
   sidesOf,
-  SIDE_NAMES,
+  sideNamed,
   type Arms,
   type CombosAsked,
   type Difficulty,
   type OwnCombo,
   type PoolPart,
+  type SideSet,
   type SideStatus,
   type Status,
 } from "@mirrup/core";
@@ -143,15 +144,16 @@ export function poolOf(
   { sides }: Makers,
   { among, include, newSide }: MakeAsked,
   combos: readonly OwnCombo[],
-  wanted: ReadonlySet<string>,
+  wanted: SideSet,
 ): readonly PoolPart[] {
-  const place = newSide?.lastIndexOf(":") ?? -1;
-  const side = SIDE_NAMES.find((one) => one === newSide?.slice(place + 1));
-  const named = newSide === null || side === undefined ? null : { subject: newSide.slice(0, place), side };
+  const named = newSide === null ? null : sideNamed(newSide);
   const isAsked = (subject: string) =>
     include.some((key) => key === subject || key.startsWith(`${subject}:`));
   const isAmong = (subject: string) =>
-    among.length === 0 || among.includes(subject) || subject === named?.subject || subject === "basic-bounce";
+    among.length === 0 ||
+    among.includes(subject) ||
+    subject === named?.subject ||
+    subject === CATALOGUE.roles.bounce;
   return comboPool(
     CATALOGUE,
     sides.filter(({ subject }) => isAmong(subject) && (!ON_REQUEST.has(subject) || isAsked(subject))),

@@ -1,5 +1,13 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { COMBO_COUNTS, DIFFICULTIES, goalSides, MAKING_LIMITS, sideKey, sidesOf } from "@mirrup/core";
+import {
+  COMBO_COUNTS,
+  DIFFICULTIES,
+  goalSides,
+  MAKING_LIMITS,
+  sideKey,
+  SideSet,
+  sidesOf,
+} from "@mirrup/core";
 import {
   Alert,
   Button,
@@ -17,6 +25,7 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { SYLLABUS } from "../app/syllabus.js";
 import { currentParams } from "../app/current-params.js";
 import { capital, keyName } from "../app/words.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
@@ -87,9 +96,7 @@ export function MakePage() {
     if (makers === null) return;
     const now = { ...asked, ...changes };
     const goals = roster.data?.find((student) => student.id === studentId)?.goals ?? [];
-    const wanted = new Set(
-      goals.flatMap((goal) => goalSides(CATALOGUE, goal).map((one) => sideKey(one.subject, one.side))),
-    );
+    const wanted = new SideSet(goals.flatMap((goal) => goalSides(SYLLABUS, goal)));
     const cleared = (own.data ?? []).flatMap(({ comboId, side, status }) => {
       const combo = combos.data?.find((one) => one.id === comboId);
       const part = combo === undefined ? null : comboPart(combo);

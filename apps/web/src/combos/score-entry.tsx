@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { checkScore, COMBO_LIMITS, parseScore, partsOfScore, type RuleFault } from "@mirrup/core";
+import { checkScore, COMBO_LIMITS, parseScore, partsOfScore, type Hand, type RuleFault } from "@mirrup/core";
 import { Button, Group, Text } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { ScoreEditor } from "../skill-book/index.js";
@@ -9,6 +9,8 @@ interface ScoreEntryProps {
   readonly parts: Parts;
   /** The line as text, to begin with. */
   readonly text: string;
+  /** Whose hand decides what an open cross is. */
+  readonly dominant: Hand;
   readonly onPut: (parts: Parts) => void;
 }
 
@@ -17,17 +19,20 @@ interface Read {
   readonly parts: Parts | null;
 }
 
-function read(text: string): Read {
+function read(text: string, dominant: Hand): Read {
   if (text.trim() === "") return { faults: [], parts: null };
   const parsed = parseScore(text);
   if (!parsed.ok) return { faults: [parsed.fault], parts: null };
-  return { faults: checkScore(parsed.score), parts: partsOfScore(CATALOGUE, parsed.score) };
+  return {
+    faults: checkScore(parsed.score, { dominant }),
+    parts: partsOfScore(CATALOGUE, parsed.score, dominant),
+  };
 }
 
 /** A score typed or pasted, judged while typing; onto the end of the line, or in its place. */
-export function ScoreEntry({ parts, text: line, onPut }: ScoreEntryProps) {
+export function ScoreEntry({ parts, text: line, dominant, onPut }: ScoreEntryProps) {
   const [text, setText] = useState("");
-  const found = useMemo(() => read(text), [text]);
+  const found = useMemo(() => read(text, dominant), [text, dominant]);
   const isLong = found.parts !== null && found.parts.length > COMBO_LIMITS.parts;
   const put = (next: Parts) => {
     onPut(next);

@@ -11,7 +11,7 @@ import {
 import type { SetRequest } from "@mirrup/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { drillWords } from "../app/words.js";
+import { drillWords } from "../app/drill-words.js";
 import {
   CallOut,
   Corrections,

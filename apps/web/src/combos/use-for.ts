@@ -3,6 +3,7 @@ import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { currentParams } from "../app/current-params.js";
 import { gridQuery, studentsQuery } from "../students/index.js";
+import { handOf } from "./hand.js";
 import { comboStudents, type ComboStudent } from "./combo-student.js";
 
 /** Everybody with their statuses, from one reading of the class; undefined until it is there. */
@@ -20,6 +21,7 @@ export function useFor() {
   return {
     id: known.some((student) => student.id === asked) ? asked : null,
     students: known,
+    dominant: handOf(known.find((student) => student.id === asked)),
     choose: (id: string | null) =>
       setParams(
         () => {

@@ -1,6 +1,7 @@
 import { abilityOf } from "@mirrup/core";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
+import { SYLLABUS } from "../app/syllabus.js";
 import type { Parts } from "./bench.js";
 import classes from "./bench.module.css";
 import type { ComboStudent } from "./combo-student.js";
@@ -15,9 +16,17 @@ export function Who({
   readonly students: readonly ComboStudent[];
 }) {
   const paths = usePaths();
-  const judged = students.map((student) => ({ student, ability: abilityOf(parts, student.statusOf) }));
+  const judged = students.map((student) => ({
+    student,
+    ability: abilityOf(parts, student.statusOf, SYLLABUS),
+  }));
   const of = (code: string) => judged.filter(({ ability }) => ability.code === code);
   const [now, nearly, others] = [of("now"), of("one-new"), of("not-yet")];
+  if (judged.some(({ ability }) => ability.code === "unknown")) {
+    return (
+      <p>There are turns in it that no skill leads to: not a skill yet, so nobody can be said to be ready.</p>
+    );
+  }
   const line = ({ student, ability }: (typeof judged)[number]) => (
     <li key={student.id}>
       <Link to={paths.student(student.id)}>{student.name}</Link> {abilityWords(ability)}

@@ -3,7 +3,6 @@ import {
   comboSubject,
   comboText,
   type Ability,
-  type ActiveRest,
   type ComboMeasures,
   type ComboPart,
   type CombosFault,
@@ -116,12 +115,15 @@ function listOr(items: readonly string[]): string {
 
 export function abilityWords({ code, lacking, unnamed }: Ability): string {
   const missing = listWords(lacking.map(({ subject, side }) => subjectName(subject, side)));
-  const unknown = unnamed === 0 ? "" : " Turns that are no skill were not judged.";
+  const unknown =
+    unnamed === 0 ? "" : " Turns that are no skill are judged by what they ask of arms, feet and rope.";
   switch (code) {
     case "now":
       return `could do it now.${unknown}`;
     case "one-new":
       return `all but one: ${missing}, which is open.${unknown}`;
+    case "unknown":
+      return "is not judged: there are turns in it that no skill leads to.";
     case "not-yet":
       return `lacks ${missing}.${unknown}`;
   }
@@ -161,10 +163,3 @@ export function stepName(step: LearningStep, links: ReadonlyMap<number, string>)
       return `Faster: ${step.tempo ?? 0} a minute`;
   }
 }
-
-export const REST_NAMES: Readonly<Record<ActiveRest, string>> = {
-  "rope-at-the-side": "rope at the side, both handles in one hand",
-  "side-swings": "side swings",
-  "back-arm-swings": "alternating back-arm swing",
-  "boxer-step": "boxer step",
-};

@@ -1,9 +1,10 @@
+import { CATALOGUE } from "@mirrup/catalogue";
 import {
-  BASE_TEST_COUNT,
   baseTestProgress,
   localDate,
   type BaseTestProgress,
-  type RunnableDrill,
+  type BaseTestRole,
+  type Drill,
 } from "@mirrup/core";
 import type { SetRequest } from "@mirrup/contract";
 import { useDocumentTitle, useLocalStorage } from "@mantine/hooks";
@@ -25,7 +26,9 @@ import { useFloorKeys } from "./use-floor-keys.js";
 import { useRun } from "./use-run.js";
 import { useWakeLock } from "./use-wake-lock.js";
 
-const DRILL: RunnableDrill = { kind: "streak", count: BASE_TEST_COUNT };
+/** A catalogue without a base test has nothing to pass. */
+const BASE: BaseTestRole = CATALOGUE.roles.baseTest ?? { parts: [], count: 1, misses: 0 };
+const DRILL: Drill = { kind: "streak", count: BASE.count };
 const NO_SETS: readonly SetRequest[] = [];
 
 /** The five base jumps, all at 100 in one lesson, with one count of misses over all of them. */
@@ -43,7 +46,7 @@ export function BaseTestPage() {
   });
   const refusal = isProblem(student.error) && !isSignedOut(student.error) ? student.error : null;
   if (refusal !== null) return <Fault title="This student is not here">{refusal.message}</Fault>;
-  const progress = baseTestProgress(sets);
+  const progress = baseTestProgress(BASE, sets);
   return (
     <main className={floor.floor}>
       <header className={floor.header}>
@@ -149,7 +152,7 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
   return (
     <div className={floor.stage}>
       <p className={floor.drill}>
-        {capital(subjectName(subject, side))}, {BASE_TEST_COUNT} in a row.{" "}
+        {capital(subjectName(subject, side))}, {BASE.count} in a row.{" "}
         <strong>
           {left < 0 ? "No miss was left." : `${left} more ${left === 1 ? "miss" : "misses"} allowed.`}
         </strong>

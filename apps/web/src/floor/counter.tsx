@@ -1,44 +1,51 @@
-import { gateTarget, secondsOf, type Gate, type Run, type RunnableDrill } from "@mirrup/core";
-import { gateWords, spacingWords } from "../app/words.js";
+import { DRILL_ROWS, doseOf, gateTarget, secondsOf, type Gate, type Run, type Drill } from "@mirrup/core";
+import { spacingWords } from "../app/drill-words.js";
+import { gateWords } from "../app/words.js";
 import classes from "./floor.module.css";
 import { Rungs } from "./rungs.js";
 import { Trail } from "./trail.js";
 import type { FloorRun } from "./use-run.js";
 
 /** The largest numeral, the smaller one beside it, and both in words. */
-function counted(drill: RunnableDrill, run: Run, elapsed: number) {
+function counted(drill: Drill, run: Run, elapsed: number) {
   const seconds = secondsOf(drill);
   const left = seconds === null ? 0 : Math.max(0, Math.ceil(seconds - elapsed));
-  switch (drill.kind) {
-    case "climb":
+  switch (DRILL_ROWS[drill.kind].measure) {
+    case "rungs":
       return {
         large: run.done,
         small: `of ${run.asked}`,
-        words: `Rung ${run.asked} of ${drill.top}, ${run.done} done`,
+        words: `Rung ${run.asked} of ${doseOf(drill)}, ${run.done} done`,
       };
-    case "hold":
-      return { large: left, small: "s left", words: `${left} seconds left` };
-    case "count":
-      return {
-        large: run.clean,
-        small: `of ${drill.count}, ${left} s left`,
-        words: `${run.clean} of ${drill.count}, ${left} seconds left`,
-      };
-    case "streak":
-      return { large: run.done, small: `of ${run.asked}`, words: `${run.done} of ${run.asked} in a row` };
+    case "clock":
+      return drill.kind === "hold"
+        ? { large: left, small: "s left", words: `${left} seconds left` }
+        : {
+            large: run.clean,
+            small: `of ${doseOf(drill)}, ${left} s left`,
+            words: `${run.clean} of ${doseOf(drill)}, ${left} seconds left`,
+          };
+    case "in-a-row":
+      return run.done >= run.asked
+        ? {
+            large: run.done,
+            small: `reached ${run.asked}; on until a miss`,
+            words: `${run.done} in a row, ${run.asked} reached; on until a miss`,
+          }
+        : { large: run.done, small: `of ${run.asked}`, words: `${run.done} of ${run.asked} in a row` };
     case "rounds":
       return {
         large: run.done,
         small: `of ${run.asked} rounds`,
         words: `${run.done} of ${run.asked} rounds`,
       };
-    case "side-rope":
+    case "in-time":
       return {
         large: run.clean,
         small: `of ${run.asked} in time`,
         words: `${run.clean} of ${run.asked} in time`,
       };
-    default: {
+    case "tries": {
       const bounces = run.spacing === null ? "" : `, ${spacingWords(run.spacing)}`;
       return {
         large: run.cleanHere,
@@ -78,7 +85,7 @@ export function Counter({
             {words}
           </span>
         </p>
-        {drill.kind === "climb" && (
+        {"top" in drill && (
           <div className={classes.climb}>
             <p className={classes.rung}>
               rung <strong>{run.asked}</strong>

@@ -1,28 +1,29 @@
-import { MISS_RULES, type Gate, type RunnableDrill, type SideName } from "@mirrup/core";
+import { DRILL_ROWS, doseOf, MISS_RULES, type Drill, type Gate, type SideName } from "@mirrup/core";
 import { ActionIcon, NativeSelect } from "@mantine/core";
 import { IconMinus, IconPlus } from "@tabler/icons-react";
 import { useMemo } from "react";
-import { capital, drillWords, MISS_RULE_NAMES } from "../app/words.js";
-import { addressOf, aimOf, withAim } from "./drill-address.js";
+import { drillWords, patternWords } from "../app/drill-words.js";
+import { capital, MISS_RULE_NAMES } from "../app/words.js";
+import { addressOf, withAim } from "./drill-address.js";
 import classes from "./drill-choice.module.css";
 import { drillOptions } from "./drill-options.js";
 
 const MOST = 500;
 
 /** What the number of a drill counts, for whoever cannot see it beside its buttons. */
-function aimName(kind: RunnableDrill["kind"]): string {
-  switch (kind) {
-    case "climb":
+function aimName({ kind }: Drill): string {
+  switch (DRILL_ROWS[kind].measure) {
+    case "rungs":
       return "Top rung";
-    case "streak":
+    case "in-a-row":
       return "How many in a row";
-    case "hold":
-      return "Seconds";
+    case "clock":
+      return kind === "hold" ? "Seconds" : "How many in the time";
     case "rounds":
       return "Rounds";
-    case "count":
-      return "How many in the time";
-    default:
+    case "in-time":
+      return "How many in time";
+    case "tries":
       return "How many tries";
   }
 }
@@ -31,14 +32,15 @@ interface DrillChoiceProps {
   readonly subject: string;
   readonly side: SideName;
   readonly gate: Gate;
-  readonly drill: RunnableDrill;
-  readonly onChange: (drill: RunnableDrill) => void;
+  readonly drill: Drill;
+  readonly onChange: (drill: Drill) => void;
 }
 
 /** Before the first tap: the drill as proposed, or any other of the skill's ladder. */
 export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoiceProps) {
   const options = useMemo(() => drillOptions(subject, side, gate), [subject, side, gate]);
-  const aim = aimOf(drill);
+  const aim = doseOf(drill);
+  const pattern = patternWords(drill);
   // The number can be changed by itself; whatever it is, the drill is the same one of the list.
   const same = options.find(
     (one) => addressOf(withAim(one.drill, aim)).toString() === addressOf(drill).toString(),
@@ -62,7 +64,7 @@ export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoic
         }}
         classNames={{ root: classes.kinds, input: classes.ruleInput }}
       />
-      <div className={classes.aim} role="group" aria-label={aimName(drill.kind)}>
+      <div className={classes.aim} role="group" aria-label={aimName(drill)}>
         <ActionIcon
           size={48}
           className={classes.step}
@@ -83,7 +85,7 @@ export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoic
           <IconPlus aria-hidden />
         </ActionIcon>
       </div>
-      {drill.kind === "climb" && (
+      {"onMiss" in drill && (
         <NativeSelect
           label="After a miss"
           size="md"
@@ -97,6 +99,7 @@ export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoic
         />
       )}
       {manner !== "" && <p className={classes.manner}>{manner}</p>}
+      {pattern !== null && <p className={classes.manner}>{pattern}.</p>}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem } from "@mirrup/contract";
-import { gateDrill, runnable, SIDE_NAMES, sidesOf, type RunnableDrill, type SideName } from "@mirrup/core";
+import { gateDrill, SIDE_NAMES, sidesOf, type Drill, type SideName } from "@mirrup/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -19,7 +19,7 @@ import { useStrip } from "./use-strip.js";
 import { useWakeLock } from "./use-wake-lock.js";
 import classes from "./floor.module.css";
 
-const FALLBACK: RunnableDrill = { kind: "streak", count: 10 };
+const FALLBACK: Drill = { kind: "streak", count: 10 };
 
 function useFloorSubject(): {
   readonly studentId: string;
@@ -73,7 +73,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const isHere = (one: { readonly subject: string; readonly side: SideName }) =>
     one.subject === subject && one.side === side;
   const proposal: NextItem | undefined = next.data?.find(isHere);
-  const proposed = proposal === undefined ? null : runnable(proposal.drill);
+  const proposed = proposal?.drill ?? null;
   const item = standings.data?.find(isHere);
   // What nothing proposes (a cleared side, say) is run at its gate.
   const base = proposed ?? (item === undefined ? FALLBACK : gateDrill(item.gate));
@@ -81,7 +81,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const [first] = next.data ?? [];
   const { hasStopped, press } = useStopped(studentId, student.data?.hasStopped ?? false);
 
-  const choose = (chosen: RunnableDrill) => setParams(addressOf(chosen), { replace: true });
+  const choose = (chosen: Drill) => setParams(addressOf(chosen), { replace: true });
   const goOn = () => {
     if (first === undefined) return;
     setRound(round + 1);
@@ -127,6 +127,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
             proposal={proposal}
             standings={standings.data}
             next={next.isFetching ? undefined : first}
+            here={next.isFetching ? undefined : proposal}
             after={next.data?.find((one) => !isHere(one))}
             onChoose={choose}
             onNext={goOn}

@@ -6,13 +6,13 @@ import {
   DEFAULT_TEMPO,
   heldRepetitions,
   isPacing,
+  parseDrill,
   runOf,
   secondsOf,
   skillOf,
   type Drill,
   type FaultCode,
   type Run,
-  type RunnableDrill,
   type SideName,
   type Tap,
 } from "@mirrup/core";
@@ -31,8 +31,8 @@ export function runKey(personId: string, { studentId, subject, side }: RunSubjec
   return `${personId} ${studentId} ${subject} ${side}`;
 }
 
-export function newRun(setId: string, drill: RunnableDrill, at: number): KeptRun {
-  return { setId, drill, taps: [], startedAt: at, lastTapAt: at };
+export function newRun(setId: string, drill: Drill, at: number, said: number | null = null): KeptRun {
+  return { setId, drill, ...(said === null ? {} : { said }), taps: [], startedAt: at, lastTapAt: at };
 }
 
 /** Seconds since the run began, at most the drill's own where it has a clock. */
@@ -112,6 +112,12 @@ export function withoutHandle({ sensedFrom: _, ...kept }: KeptRun): KeptRun {
   return kept;
 }
 
+/** A run as another version of the page may have kept it; null for a drill that this one cannot read. */
+export function readRun(kept: KeptRun): KeptRun | null {
+  const drill = parseDrill(kept.drill);
+  return drill === null ? null : { ...kept, drill };
+}
+
 /** A run that another page left: a count that went on by itself ends when it was last seen. */
 export function takenUp(kept: KeptRun): KeptRun {
   const run = withoutHandle(kept);
@@ -121,8 +127,8 @@ export function takenUp(kept: KeptRun): KeptRun {
 }
 
 /** What of the run is written down about the drill: at which spacing it ended. */
-function loggedDrill(drill: RunnableDrill, run: Run): Drill {
-  return run.spacing === null ? drill : { ...drill, spacing: run.spacing };
+function loggedDrill(drill: Drill, run: Run): Drill {
+  return drill.kind !== "link" || run.spacing === null ? drill : { ...drill, spacing: run.spacing };
 }
 
 /** Clean tries, misses and streak; nobody counts a hold, so its tempo does. */
@@ -153,6 +159,7 @@ export function setOf({ studentId, subject, side }: RunSubject, kept: KeptRun, n
     subject,
     side,
     drill: loggedDrill(kept.drill, run),
+    ...(kept.said === undefined ? {} : { said: kept.said }),
     ...countsOf(subject, kept, run, elapsed),
     seconds: Math.round(elapsed * 10) / 10,
     countedBy: kept.countedBy ?? "tapped",
@@ -178,13 +185,14 @@ export function handFault({ clean, missed, best }: HandCounts): string | null {
 /** The set that typed numbers come to; where the misses fell is not known. */
 export function setByHand(
   about: RunSubject,
-  { setId, drill, startedAt }: KeptRun,
+  { setId, drill, said, startedAt }: KeptRun,
   counts: HandCounts,
 ): SetRequest {
   return {
     id: setId,
     ...about,
     drill,
+    ...(said === undefined ? {} : { said }),
     clean: counts.clean,
     misses: counts.missed === 0 ? [] : [{ count: counts.missed }],
     bestStreak: counts.best,

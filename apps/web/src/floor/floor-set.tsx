@@ -10,7 +10,7 @@ import {
   skillOf,
   type CalledBeat,
   type Gate,
-  type RunnableDrill,
+  type Drill,
   type Score,
 } from "@mirrup/core";
 import { NativeSelect } from "@mantine/core";
@@ -21,6 +21,7 @@ import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
 import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
 import choice from "./drill-choice.module.css";
+import { addressOf } from "./drill-address.js";
 import { FaultStrip, faultsOf } from "./fault-strip.js";
 import type { HandCounts, RunSubject } from "./floor-run.js";
 import { HandForm } from "./hand-form.js";
@@ -43,7 +44,7 @@ import classes from "./floor.module.css";
 const NO_GATE: Gate = { kind: "streak", count: 10 };
 
 /** What the drill jumps: its own score, else the skill's; null outside the rope model. */
-function scoreOfDrill({ subject, side }: RunSubject, drill: RunnableDrill): Score | null {
+function scoreOfDrill({ subject, side }: RunSubject, drill: Drill): Score | null {
   const written = "score" in drill ? drill.score : undefined;
   const parsed = written === undefined ? null : parseScore(written);
   return parsed?.ok === true ? parsed.score : sideScore(skillOf(CATALOGUE, subject), side);
@@ -51,13 +52,15 @@ function scoreOfDrill({ subject, side }: RunSubject, drill: RunnableDrill): Scor
 
 interface FloorSetProps {
   readonly about: RunSubject;
-  readonly proposed: RunnableDrill;
+  readonly proposed: Drill;
   readonly proposal: NextItem | undefined;
   readonly standings: readonly StandingItem[] | undefined;
   readonly next: NextItem | undefined;
+  /** What is proposed of this side now; undefined while it is being read. */
+  readonly here: NextItem | undefined;
   /** The first proposal beside this one. */
   readonly after: NextItem | undefined;
-  readonly onChoose: (drill: RunnableDrill) => void;
+  readonly onChoose: (drill: Drill) => void;
   readonly onNext: () => void;
   /** Begins a new set here. */
   readonly onAgain: () => void;
@@ -65,8 +68,10 @@ interface FloorSetProps {
 
 /** One set on the floor: counted until it is finished, then what it came to. */
 export function FloorSet(props: FloorSetProps) {
-  const { about, proposed, proposal, standings, next, after, onChoose, onNext, onAgain } = props;
-  const floor = useRun(about, proposed);
+  const { about, proposed, proposal, standings, next, here, after, onChoose, onNext, onAgain } = props;
+  const isProposed =
+    proposal !== undefined && addressOf(proposal.drill).toString() === addressOf(proposed).toString();
+  const floor = useRun(about, proposed, isProposed ? proposal.chance : null);
   const { run, drill, begun, pacing } = floor;
   const [counting, setCounting] = useLocalStorage<Counting>({
     key: "mirrup-counting",
@@ -84,7 +89,7 @@ export function FloorSet(props: FloorSetProps) {
   const [asked, setAsked] = useState(gate);
   const [unkept, setUnkept] = useState(false);
   const sent = useOutcome(finished);
-  const suggestion = useSuggestion(finished, asked, standings, onAgain);
+  const suggestion = useSuggestion(finished, asked, standings, here, onAgain);
   const heading = useRef<HTMLDivElement>(null);
   const waitsForClock = secondsOf(drill) !== null && !begun;
   const last = run.tries.at(-1);
@@ -160,7 +165,6 @@ export function FloorSet(props: FloorSetProps) {
         about={about}
         floor={{ ...floor, unkept: floor.unkept || unkept }}
         gate={gate}
-        proposed={proposed}
         proposal={proposal}
         after={after}
         onChoose={onChoose}

@@ -1,11 +1,11 @@
-import { secondsOf, type RunnableDrill } from "@mirrup/core";
+import { DRILL_ROWS, secondsOf, type Drill } from "@mirrup/core";
 import type { Counting } from "./counting.js";
 import classes from "./floor.module.css";
 import type { FloorRun } from "./use-run.js";
 
 /** Drills in which a look decides: right, or not yet. */
-function isLookedAt({ kind }: RunnableDrill): boolean {
-  return kind === "shadow" || kind === "toe-catch";
+function isLookedAt({ kind }: Drill): boolean {
+  return !DRILL_ROWS[kind].isEvidence;
 }
 
 interface PadsProps {

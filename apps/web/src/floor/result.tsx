@@ -1,14 +1,12 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import { missCount, type Family } from "@mirrup/core";
+import { drillOfWords, evidenceWords, oddsWords } from "../app/drill-words.js";
 import {
   capital,
-  chanceWords,
-  drillWords,
   gateWords,
   listWords,
   percentWords,
-  proposalWords,
   reasonWords,
   subjectName,
   weekWords,
@@ -60,7 +58,7 @@ function said(set: SetRequest, outcome: Outcome): { readonly heading: string; re
         change === undefined
           ? ""
           : `Best in a row is ${change.bestStreak}, the gate is ${gateWords(change.gate)}. `;
-      const chance = change === undefined ? "" : `A clean try now has a ${chanceWords(change.cleanChance)}.`;
+      const chance = change === undefined ? "" : `A clean try now comes ${oddsWords(change.cleanChance)}.`;
       return {
         heading: `${set.clean} of ${set.clean + missCount(set.misses)} clean`,
         sentence: `${best}${chance}`,
@@ -99,6 +97,7 @@ export function Result({ set, outcome, standings, suggestion, next, onNext }: Re
           <h2>{heading}</h2>
         </div>
         <p>{sentence}</p>
+        <p>{evidenceWords({ drill: set.drill, subject: set.subject, side: set.side })}</p>
         {opened.length > 0 && (
           <p>
             <strong>Opened:</strong> {listWords(opened.map((one) => subjectName(one.subject, one.side)))}.
@@ -123,11 +122,11 @@ export function Result({ set, outcome, standings, suggestion, next, onNext }: Re
       {outcome.kind !== "sending" && next !== undefined && (
         <button type="button" className={classes.next} onClick={onNext}>
           <span className={classes.nextName}>
-            Next: {subjectName(next.subject, next.side)}, {drillWords(next.drill)}
+            Next: {subjectName(next.subject, next.side)}, {drillOfWords(next.subject, next.side, next.drill)}
             <kbd>Enter</kbd>
           </span>
           <span>
-            {capital(proposalWords(next))}. {reasonWords(next.reason)}
+            {capital(oddsWords(next.chance))}. {reasonWords(next.reason)}
           </span>
         </button>
       )}

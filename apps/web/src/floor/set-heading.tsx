@@ -1,6 +1,8 @@
 import type { NextItem } from "@mirrup/contract";
-import type { Gate, RunnableDrill } from "@mirrup/core";
-import { capital, drillWords, MISS_RULE_NAMES, proposalWords, subjectName } from "../app/words.js";
+import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
+import { DRILL_ROWS, skillOf, type Drill, type Gate } from "@mirrup/core";
+import { drillOfWords, drillWords, oddsWords } from "../app/drill-words.js";
+import { MISS_RULE_NAMES, subjectName } from "../app/words.js";
 import { addressOf } from "./drill-address.js";
 import { DrillChoice } from "./drill-choice.js";
 import type { RunSubject } from "./floor-run.js";
@@ -14,24 +16,27 @@ interface SetHeadingProps {
   readonly about: RunSubject;
   readonly floor: FloorRun;
   readonly gate: Gate;
-  readonly proposed: RunnableDrill;
   readonly proposal: NextItem | undefined;
   /** What comes after this; undefined while it is not known. */
   readonly after: NextItem | undefined;
-  readonly onChoose: (drill: RunnableDrill) => void;
+  readonly onChoose: (drill: Drill) => void;
 }
 
 /** Above the numerals: the drill, to be chosen until the first tap, and what is to be known of it. */
-export function SetHeading({ about, floor, gate, proposed, proposal, after, onChoose }: SetHeadingProps) {
+export function SetHeading({ about, floor, gate, proposal, after, onChoose }: SetHeadingProps) {
   const { drill, begun } = floor;
   const isProposed =
-    proposal?.drill.kind === drill.kind && addressOf(drill).get("aim") === addressOf(proposed).get("aim");
+    proposal !== undefined && addressOf(drill).toString() === addressOf(proposal.drill).toString();
+  const skill = skillOf(CATALOGUE, about.subject);
+  const { say, look } = coachingOf(skill, drill);
+  // What is done without a rope can strike nobody.
+  const cautions = DRILL_ROWS[drill.kind].hasRope ? skill.cautions.filter((code) => code !== "growth") : [];
   return (
     <div className={classes.top}>
       {begun ? (
         <p className={classes.drill}>
-          {drillWords(drill)}
-          {drill.kind === "climb" && `; after a miss: ${MISS_RULE_NAMES[drill.onMiss]}`}
+          {drillOfWords(about.subject, about.side, drill)}
+          {"onMiss" in drill && `; after a miss: ${MISS_RULE_NAMES[drill.onMiss]}`}
         </p>
       ) : (
         <DrillChoice
@@ -42,11 +47,36 @@ export function SetHeading({ about, floor, gate, proposed, proposal, after, onCh
           onChange={onChoose}
         />
       )}
-      {!begun && isProposed && <p className={classes.note}>Proposed. {capital(proposalWords(proposal))}.</p>}
+      <p className={classes.cue}>{say}</p>
+      <p className={classes.note}>Look at: {look}</p>
+      {!begun && cautions.length > 0 && (
+        <p className={classes.caution}>{cautions.map((code) => CAUTIONS[code]).join(" ")}</p>
+      )}
+      {!begun && isProposed && (
+        <p className={classes.note}>
+          Proposed; it comes off {oddsWords(proposal.chance)}
+          {proposal.after !== null &&
+            `. Once it is passed: ${drillOfWords(about.subject, about.side, proposal.after)}`}
+          .
+        </p>
+      )}
+      {!begun && isProposed && proposal.tryGate !== null && (
+        <p className={classes.note}>
+          <button
+            type="button"
+            className={classes.inline}
+            onClick={() => onChoose(proposal.tryGate?.drill ?? drill)}
+          >
+            Try the gate
+          </button>{" "}
+          {drillWords(proposal.tryGate.drill)}, {oddsWords(proposal.tryGate.chance)}.
+        </p>
+      )}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
       {after !== undefined && (
         <p className={classes.then}>
-          Then: {subjectName(after.subject, after.side)}, {drillWords(after.drill)}.
+          Then: {subjectName(after.subject, after.side)},{" "}
+          {drillOfWords(after.subject, after.side, after.drill)}.
         </p>
       )}
       {floor.resumedFrom !== null && (

@@ -1,5 +1,5 @@
 import type { SetRequest } from "@mirrup/contract";
-import { isPacing, secondsOf, type FaultCode, type Run, type RunnableDrill, type Tap } from "@mirrup/core";
+import { isPacing, secondsOf, type FaultCode, type Run, type Drill, type Tap } from "@mirrup/core";
 import { useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { currentSender, dropRun, exchangeRun, keepRun, keptRun, type KeptRun } from "../outbox/index.js";
@@ -7,6 +7,7 @@ import {
   elapsedOf,
   MOST_TAPS,
   newRun,
+  readRun,
   runAt,
   runKey,
   setByHand,
@@ -27,7 +28,7 @@ import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 export interface FloorRun {
   /** False until the device has told whether a run was under way. */
   readonly ready: boolean;
-  readonly drill: RunnableDrill;
+  readonly drill: Drill;
   readonly taps: readonly Tap[];
   readonly run: Run;
   /** Whether the set has begun: by a tap, or by its clock. */
@@ -65,7 +66,7 @@ export interface FloorRun {
 const TICK_MS = 200;
 
 /** One drill being run: every tap is on the device as soon as it is on the screen. */
-export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
+export function useRun(about: RunSubject, proposed: Drill, said: number | null = null): FloorRun {
   const sender = currentSender();
   const key = runKey(sender?.personId ?? "", about);
   const [kept, setKept] = useState<KeptRun | null>(null);
@@ -80,8 +81,9 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
     let wanted = true;
     keptRun(key)
       .then((found) => {
-        if (!wanted || found === undefined) return;
-        const run = isPacedHere(key) ? found : takenUp(found);
+        const read = found === undefined ? null : readRun(found);
+        if (!wanted || read === null) return;
+        const run = isPacedHere(key) ? read : takenUp(read);
         current.current = run;
         setKept(run);
         setNow(Date.now());
@@ -123,7 +125,7 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
     current.current = null;
     return set;
   };
-  const runOrNew = (at: number): KeptRun => current.current ?? newRun(uuid(), proposed, at);
+  const runOrNew = (at: number): KeptRun => current.current ?? newRun(uuid(), proposed, at, said);
 
   return {
     ready,
@@ -167,6 +169,6 @@ export function useRun(about: RunSubject, proposed: RunnableDrill): FloorRun {
       if (current.current === null) throw new Error("A set without a tap cannot be finished.");
       return exchange(setOf(about, current.current, Date.now()));
     },
-    finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now()), counts)),
+    finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),
   };
 }

@@ -1,24 +1,23 @@
 import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
-import type { SetRequest, StandingItem } from "@mirrup/contract";
+import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import {
   gateAsStreak,
   gateKey,
   isMet,
-  otherSide,
-  passedRung,
-  rungDrill,
-  runnable,
+  otherSideName,
   siblingsOf,
   skillOf,
   suggestionOf,
+  type FaultCode,
   type Gate,
   type Suggestion,
 } from "@mirrup/core";
 import { useQuery } from "@tanstack/react-query";
 import { usePaths } from "../app/paths.js";
-import { capital, drillWords, skillName, subjectName, suggestionWords } from "../app/words.js";
+import { drillOfWords, oddsWords } from "../app/drill-words.js";
+import { capital, reasonWords, skillName, subjectName, suggestionWords } from "../app/words.js";
 import { lastSetsQuery } from "../students/index.js";
-import { addressOf } from "./drill-address.js";
+import { addressOf, floorAddress } from "./drill-address.js";
 import { drillOptions, type DrillOption } from "./drill-options.js";
 import { useWeekOnce } from "./use-week.js";
 
@@ -34,10 +33,10 @@ export interface FloorSuggestion {
 /** Older sets than these say nothing about today. */
 const LOOKED_BACK = 8;
 
-/** One step before a kind of drill on the skill's ladder. */
-function gentlerThan(options: readonly DrillOption[], kind: string): DrillOption | undefined {
-  const here = options.findIndex((one) => one.drill.kind === kind);
-  return here > 0 ? options[here - 1] : undefined;
+/** The first of a fault's drills that stands on the ladder. */
+function fixOf(options: readonly DrillOption[], fault: FaultCode): DrillOption | undefined {
+  const found = FAULTS[fault].drills.map((kind) => options.find((one) => one.drill.kind === kind));
+  return found.find((one) => one !== undefined);
 }
 
 function isPartOf(part: string, subject: string): boolean {
@@ -49,6 +48,8 @@ export function useSuggestion(
   set: SetRequest | null,
   gate: Gate,
   standings: readonly StandingItem[] | undefined,
+  /** What is proposed of this side after the set; undefined while it is not known. */
+  here: NextItem | undefined,
   onGo: () => void,
 ): FloorSuggestion | null {
   const paths = usePaths();
@@ -62,7 +63,7 @@ export function useSuggestion(
   const itemOf = (one: typeof side) =>
     standings?.find((item) => item.subject === subject && item.side === one);
   const item = itemOf(side);
-  const other = side === "whole" ? undefined : itemOf(otherSide(side));
+  const other = side === "whole" ? undefined : itemOf(otherSideName(side));
   const isOpen = (id: string) =>
     standings?.some((one) => one.subject === id && (one.status === "ready" || one.status === "working")) ??
     false;
@@ -70,6 +71,7 @@ export function useSuggestion(
   // A path can ask for more in a row than cleared the side.
   const isReached =
     item === undefined || gateKey(gate) === gateKey(item.gate) || item.bestStreak >= gateStreak;
+  const options = drillOptions(subject, side, gate);
   const suggestion = suggestionOf({
     sets: [set, ...(last.data ?? []).filter((one) => one.id !== set.id)]
       .slice(0, LOOKED_BACK)
@@ -79,33 +81,22 @@ export function useSuggestion(
     sideBehind: other === undefined || isMet(other.status) ? null : other.side,
     sibling: siblingsOf(CATALOGUE, subject).find(isOpen) ?? null,
     rustyPart: standings?.find((one) => one.status === "rusty" && isPartOf(one.subject, subject)) ?? null,
-    passed: passedRung(set),
-    gateStreak,
-    drillFor: (fault) => FAULTS[fault].drill,
+    lowReviews: item?.lowReviews ?? 0,
+    drillFor: (fault) => fixOf(options, fault)?.drill.kind ?? null,
     week,
   });
-  if (suggestion === null) return null;
-  const options = drillOptions(subject, side, gate);
+  if (suggestion === null) return here === undefined ? null : { ...goingOn(here), to: goTo(here), onGo };
   const floorOf = (option: DrillOption | undefined) =>
     option === undefined
       ? null
-      : { address: `${paths.floor(studentId, subject, side)}?${option.id}`, name: option.name };
+      : {
+          address: `${paths.floor(studentId, subject, side)}?${addressOf(option.drill).toString()}`,
+          name: option.name,
+        };
   const to = (one: Suggestion): FloorSuggestion["to"] => {
     switch (one.code) {
-      case "fix": {
-        const { drill } = FAULTS[one.fault];
-        return floorOf(options.findLast((option) => option.drill.kind === drill));
-      }
-      case "next-rung": {
-        const rung = { count: one.next, chance: 0 };
-        const drill = runnable(rungDrill(rung, gate, gateStreak, item?.cleanChance ?? 0.5).drill);
-        if (drill === null) return null;
-        const address = `${paths.floor(studentId, subject, side)}?${addressOf(drill).toString()}`;
-        return { address, name: capital(drillWords(drill)) };
-      }
-      case "gentler":
-      case "stuck":
-        return floorOf(gentlerThan(options, set.drill.kind));
+      case "fix":
+        return floorOf(fixOf(options, one.fault));
       case "other-side":
         return { address: paths.floor(studentId, subject, one.side), name: `${capital(one.side)} side` };
       case "sibling":
@@ -118,6 +109,11 @@ export function useSuggestion(
           address: paths.floor(studentId, one.subject, one.side),
           name: capital(subjectName(one.subject, one.side)),
         };
+      case "reopen":
+        return {
+          address: `${paths.student(studentId)}?skill=${subject}`,
+          name: `See the ${skillName(subject)}`,
+        };
       case "load":
       case "rest":
       case "rope-length":
@@ -125,4 +121,19 @@ export function useSuggestion(
     }
   };
   return { ...suggestionWords(suggestion), to: to(suggestion), onGo };
+
+  function goTo({ drill }: NextItem): FloorSuggestion["to"] {
+    return {
+      address: `${paths.floor(studentId, subject, side)}${floorAddress(drill)}`,
+      name: capital(drillOfWords(subject, side, drill)),
+    };
+  }
+}
+
+/** On with the same side: the drill that the record now proposes. */
+function goingOn({ subject, side, drill, chance, reason }: NextItem): Pick<FloorSuggestion, "title" | "why"> {
+  return {
+    title: `On with it: ${drillOfWords(subject, side, drill)}`,
+    why: `${capital(oddsWords(chance))}. ${reasonWords(reason)}`,
+  };
 }

@@ -54,7 +54,7 @@ export function setsOfMarks(
     const step = turns[turn];
     if (answer === null || place == null || subject == null || step === undefined) return [];
     const at = new Date(Math.min(now.getTime(), began + 60_000 * (step.from + step.minutes)));
-    const asked = askedInARow(place, skillOf(CATALOGUE, subject).beats);
+    const asked = askedInARow(place.drill, skillOf(CATALOGUE, subject).beats);
     return [roundSet({ studentId, subject }, { side: place.side, asked }, answer, at)];
   });
 }

@@ -43,7 +43,7 @@ export function StationPage() {
   const tasks = new Map(
     here.map(({ id, place }): [string, RoundTask] => [
       id,
-      { side: place.side, asked: askedInARow(place, beats) },
+      { side: place.side, asked: askedInARow(place.drill, beats) },
     ]),
   );
   return (

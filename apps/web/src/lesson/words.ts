@@ -1,7 +1,8 @@
 /** What a class plan says, in words. */
 import type { Attendance } from "@mirrup/contract";
 import type { ClassFault, ClassUse, Place, Watch } from "@mirrup/core";
-import { drillWords, listWords, proposalWords, reasonWords, wholeWords } from "../app/words.js";
+import { drillWords, oddsWords } from "../app/drill-words.js";
+import { listWords, reasonWords, wholeWords } from "../app/words.js";
 
 export const ATTENDANCE_NAMES: Readonly<Record<Attendance, string>> = {
   expected: "Expected",
@@ -25,21 +26,21 @@ export const USE_NAMES: Readonly<Record<ClassUse, string>> = {
 };
 
 /** What a student does in a turn, and why. */
-export function placeWords({ side, drill, use, aim, chance, reason }: Place): string {
+export function placeWords({ side, drill, use, chance, reason }: Place): string {
   const whose = side === "whole" ? "" : `${side} side, `;
-  const aimed = chance === null ? "" : `; ${proposalWords({ aim, chance })}`;
+  const odds = chance === null ? "" : `: ${oddsWords(chance)}`;
   const why: Readonly<Record<ClassUse, string>> = {
     frontier: reason === null ? "" : reasonWords(reason),
     review: "Its review is due.",
     show: "Just cleared or soon due: shows it and counts, which is its review.",
     keep: "Nothing nearer is open here; it keeps going.",
   };
-  return `${whose}${drillWords(drill)}${aimed}. ${why[use]}`.trim();
+  return `${whose}${drillWords(drill)}${odds}. ${why[use]}`.trim();
 }
 
 /** What one student is to do, short: `left, 8 in a row`. */
-export function taskWords({ side, drill, aim }: Pick<Place, "side" | "drill" | "aim">): string {
-  const what = aim === null ? drillWords(drill) : aim === 1 ? "a clean one" : `${aim} in a row`;
+export function taskWords({ side, drill }: Pick<Place, "side" | "drill">): string {
+  const what = drillWords(drill);
   return side === "whole" ? what : `${side}, ${what}`;
 }
 

@@ -3,7 +3,7 @@
  * that a closed tab loses no tap. IndexedDB, because it outlives the page.
  */
 import type { ProblemError, SetRequest } from "@mirrup/contract";
-import type { CountedBy, RunnableDrill, Tap } from "@mirrup/core";
+import type { CountedBy, Drill, Tap } from "@mirrup/core";
 import type { Sender } from "./sender.js";
 import type { DehydratedState } from "@tanstack/react-query";
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
@@ -19,7 +19,9 @@ export interface WaitingSet {
 /** A run under way, kept at every tap. */
 export interface KeptRun {
   readonly setId: string;
-  readonly drill: RunnableDrill;
+  readonly drill: Drill;
+  /** The chance that was said of the drill, where it was proposed. */
+  readonly said?: number;
   readonly taps: readonly Tap[];
   readonly startedAt: number;
   readonly lastTapAt: number;

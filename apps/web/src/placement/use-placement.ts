@@ -3,6 +3,7 @@ import type { DecisionView } from "@mirrup/contract";
 import {
   place,
   placementModel,
+  syllabusOf,
   type Placement,
   type PlacementAnswer,
   type Question,
@@ -48,7 +49,7 @@ export function usePlacement(studentId: string, background: PlacementBackground)
   const { school, leadingSide, years, age } = background;
   const model = useMemo(
     () =>
-      placementModel(CATALOGUE, SCHOOLS[school], {
+      placementModel(syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS[school] }), {
         strongerSide: leadingSide,
         ...(years === null ? {} : { years }),
         ...(age === null ? {} : { age }),

@@ -1,8 +1,9 @@
-import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
-import { skillOf, type Drill, type PlanBlock } from "@mirrup/core";
+import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
+import { skillOf, type PlanBlock } from "@mirrup/core";
 import { Button, Group, Text, Title } from "@mantine/core";
 import { useEffect, useRef } from "react";
-import { capital, drillWords, subjectName } from "../app/words.js";
+import { drillOfWords } from "../app/drill-words.js";
+import { capital, subjectName } from "../app/words.js";
 import { homeBlocks } from "./home-blocks.js";
 import classes from "./home-card.module.css";
 
@@ -15,11 +16,10 @@ interface HomeCardProps {
 const MINUTE = 60;
 
 /** A drill as one says it at home: long holds in minutes. */
-function plainWords(drill: Drill): string {
-  const { kind, seconds = 0 } = drill;
-  return kind === "hold" && seconds >= 2 * MINUTE
-    ? `Keep going for ${Math.round(seconds / MINUTE)} minutes, resting when you need to`
-    : capital(drillWords(drill));
+function plainWords({ subject, side, drill }: PlanBlock): string {
+  return drill.kind === "hold" && drill.seconds >= 2 * MINUTE
+    ? `Keep going for ${Math.round(drill.seconds / MINUTE)} minutes, resting when you need to`
+    : capital(drillOfWords(subject, side, drill));
 }
 
 /** What to practise at home, in plain words and without the instructor: one page to take along. */
@@ -42,8 +42,10 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
         {CAUTIONS["warm-up"]} {CAUTIONS.surface} {CAUTIONS.space}
       </Text>
       <ol className={classes.list}>
-        {home.map(({ subject, side, drill, sets, minutes, phase }) => {
+        {home.map((block) => {
+          const { subject, side, drill, sets, minutes, phase, cautions } = block;
           const skill = skillOf(CATALOGUE, subject);
+          const { say, look } = coachingOf(skill, drill);
           return (
             <li key={`${phase} ${subject}:${side}`}>
               <div className={classes.heading}>
@@ -57,13 +59,16 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
                 </p>
               </div>
               <p>
-                {plainWords(drill)}
+                {plainWords(block)}
                 {sets > 1 && `, ${sets} times with a rest between`}. About {minutes} minutes.
               </p>
               {phase !== "warm-up" && phase !== "cool-down" && (
                 <p>
-                  Think of: {skill.cues.slice(0, 2).join(" ")} It counts when: {skill.look}
+                  Think of: {say} {skill.cues[0]} It counts when: {look}
                 </p>
+              )}
+              {phase !== "warm-up" && cautions.length > 0 && (
+                <p>Mind: {cautions.map((code) => CAUTIONS[code]).join(" ")}</p>
               )}
             </li>
           );

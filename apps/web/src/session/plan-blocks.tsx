@@ -20,7 +20,8 @@ import type { DoneSide } from "@mirrup/contract";
 import { Link } from "react-router";
 import { dragAnnouncements } from "../app/drag-words.js";
 import { usePaths } from "../app/paths.js";
-import { capital, drillWords, proposalWords, wholeWords } from "../app/words.js";
+import { drillOfWords, oddsWords } from "../app/drill-words.js";
+import { capital, wholeWords } from "../app/words.js";
 import { floorAddress } from "../floor/index.js";
 import {
   banned,
@@ -114,7 +115,7 @@ interface BlockProps extends AskingProps {
 
 function Block(props: BlockProps) {
   const { block, done, start, isRepeated } = props;
-  const { phase, drill, sets, minutes, rest, landings, reason, aim, chance } = block;
+  const { phase, drill, sets, minutes, rest, landings, reason, chance, after, subject, side } = block;
   const isFixed = phase === "warm-up" || phase === "cool-down";
   const { setNodeRef, setActivatorNodeRef, listeners, transform, transition } = useSortable({
     id: blockKey(block),
@@ -143,13 +144,14 @@ function Block(props: BlockProps) {
           {capital(blockName(block))}
         </Title>
         <span>
-          {drillWords(drill)}
+          {drillOfWords(subject, side, drill)}
           {sets > 1 && `, ${sets} sets`}, {minutes} min{rest > 0 && ` with ${rest} min of rest`},{" "}
           {wholeWords(landings)} landings
         </span>
         <span className={classes.why}>
           {planReasonWords(reason)}
-          {chance !== null && ` ${capital(proposalWords({ aim, chance }))}.`}
+          {chance !== null && ` It comes off ${oddsWords(chance)}.`}
+          {after !== null && ` Then: ${drillOfWords(subject, side, after)}.`}
         </span>
         {isRepeated && (
           <span className={classes.mind}>

@@ -1,5 +1,5 @@
 import type { LeftOutWhy, Phase, PlanBlock, PlanReason, Precaution } from "@mirrup/core";
-import { dateWords, listWords, reasonWords, skillName, subjectName } from "../app/words.js";
+import { listWords, reasonWords, skillName, subjectName } from "../app/words.js";
 
 export const PHASE_NAMES: Readonly<Record<Phase, string>> = {
   "warm-up": "Warm-up",
@@ -30,8 +30,6 @@ export function planReasonWords(reason: PlanReason): string {
       return "Easy jumping first, ankles and calves before anything else.";
     case "cool-down":
       return "Easy jumping to end with.";
-    case "review":
-      return `Its review was due on ${dateWords(reason.due)}${reason.underGoal ? ", and a goal builds on it" : ""}.`;
     case "combo":
       return reason.combo === null
         ? `Both are cleared: ${listWords(reason.skills.map(skillName))}, a bounce between.`

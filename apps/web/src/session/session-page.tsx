@@ -1,4 +1,11 @@
-import { ENERGIES, PLAN_WEIGHTS, sideKey, type Energy, type StudentPlan } from "@mirrup/core";
+import {
+  ENERGIES,
+  PLAN_WEIGHTS,
+  sideKey,
+  type CautionCode,
+  type Energy,
+  type StudentPlan,
+} from "@mirrup/core";
 import { Alert, Button, Group, NativeSelect, SegmentedControl, Skeleton, Text } from "@mantine/core";
 import { IconHome, IconPrinter, IconX } from "@tabler/icons-react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
@@ -106,9 +113,11 @@ export function SessionPage() {
             {sumWords(plan.data, asked)} {costWords(plan.data, asked)}{" "}
             {load.data !== undefined && weekWords(load.data)}
           </Text>
-          <Text className={classes.caution}>
-            {CAUTIONS["warm-up"]} {CAUTIONS.surface}
-          </Text>
+          <ul className={classes.caution} aria-label="Cautions">
+            {cautionsOfPlan(plan.data).map((code) => (
+              <li key={code}>{CAUTIONS[code]}</li>
+            ))}
+          </ul>
           <Blocks studentId={studentId} plan={plan.data} done={done.data ?? []} asked={asked} onAsk={ask} />
           <Bans asked={asked} onAsk={ask} />
           <LeftOut plan={plan.data} asked={asked} onAsk={ask} />
@@ -116,6 +125,11 @@ export function SessionPage() {
       )}
     </section>
   );
+}
+
+/** What to mind in what is planned, each once; the warm-up and the floor always. */
+function cautionsOfPlan({ blocks }: StudentPlan): readonly CautionCode[] {
+  return [...new Set<CautionCode>(["warm-up", "surface", ...blocks.flatMap((block) => block.cautions)])];
 }
 
 function sumWords({ blocks, minutes, landings, multiples }: StudentPlan, asked: PlanAsked): string {

@@ -1,4 +1,4 @@
-import { defaultHeight, multipleName, type TimingOptions } from "@mirrup/core";
+import { defaultHeight, lowestHeight, multipleName, scoreOf, type TimingOptions } from "@mirrup/core";
 import { NumberInput, Slider } from "@mantine/core";
 import { useState } from "react";
 import { capital } from "../app/words.js";
@@ -14,17 +14,24 @@ export interface BodySettings {
 
 export const DEFAULT_BODY: BodySettings = { heightCm: null, contactMs: 250, clearanceMm: 15 };
 
+/** The height that a beat of so many turns is jumped at: of a multiple, the lowest at which the rope turns no faster. */
+export function usualHeight(turns: number, turnRate: number): number {
+  if (turns < 2) return defaultHeight(turns);
+  return lowestHeight(scoreOf(`(${"o ".repeat(turns).trim()})`), 0, turnRate, {});
+}
+
 /** The timing's inputs: the height goes to the beats with most turns, the others keep theirs. */
 export function timingOptions(
   { heightCm, contactMs, clearanceMm }: BodySettings,
   highest: number,
+  turnRate: number,
 ): TimingOptions {
   const clearance = clearanceMm / 1000;
   // A pass needs the feet above the rope; what is too low for that is raised to the first centimetre that is not.
   const least = (metres: number) => Math.max(metres, (Math.floor(clearanceMm / 10) + 1) / 100);
   const heights = Object.fromEntries(
     Array.from({ length: highest + 1 }, (_, turns) => {
-      const chosen = turns === highest && heightCm !== null ? heightCm / 100 : defaultHeight(turns);
+      const chosen = turns === highest && heightCm !== null ? heightCm / 100 : usualHeight(turns, turnRate);
       return [turns, turns === 0 ? chosen : least(chosen)];
     }),
   );
@@ -78,22 +85,24 @@ function Control({ name, unit, min, max, value, onChange }: ControlProps) {
 interface BodyControlsProps {
   readonly body: BodySettings;
   readonly highest: number;
+  /** Turns a minute that the rope is jumped at, at the most. */
+  readonly turnRate: number;
   readonly onChange: (body: BodySettings) => void;
 }
 
 /** Jump height, ground contact and clearance, which the windows and the turn rate follow. */
-export function BodyControls({ body, highest, onChange }: BodyControlsProps) {
+export function BodyControls({ body, highest, turnRate, onChange }: BodyControlsProps) {
   const { heightCm, contactMs, clearanceMm } = body;
   const least = Math.floor(clearanceMm / 10) + 1;
   const name = highest > 1 ? `${capital(multipleName(highest))}: jump height` : "Jump height";
-  const height = Math.max(least, heightCm ?? Math.round(defaultHeight(highest) * 100));
+  const height = Math.max(least, heightCm ?? Math.round(usualHeight(highest, turnRate) * 100));
   return (
     <div className={classes.controls}>
       <Control
         name={name}
         unit="cm"
         min={least}
-        max={80}
+        max={140}
         value={height}
         onChange={(value) => onChange({ ...body, heightCm: value })}
       />

@@ -1,4 +1,4 @@
-import { CATALOGUE } from "@mirrup/catalogue";
+import { CATALOGUE, turnRateOf } from "@mirrup/catalogue";
 import {
   checkScore,
   expandBeats,
@@ -9,17 +9,20 @@ import {
   readScore,
   skillsByScore,
   timeScore,
+  type Hand,
   type Measures,
   type RuleFault,
   type Score,
   type Timing,
 } from "@mirrup/core";
 import { Button, Checkbox, Group, Text } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { linkWords, listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
+import { useSettings } from "../students/index.js";
 import { BodyControls, DEFAULT_BODY, timingOptions, type BodySettings } from "./body-controls.js";
 import { ScoreEditor } from "./score-editor.js";
 import classes from "./score-desk.module.css";
@@ -34,7 +37,13 @@ type Reading =
       readonly timing: Timing;
     };
 
-function readText(text: string, loop: boolean, body: BodySettings): Reading {
+function readText(
+  text: string,
+  loop: boolean,
+  body: BodySettings,
+  dominant: Hand,
+  turnRate: number,
+): Reading {
   const parsed = parseScore(text);
   if (!parsed.ok) return { ok: false, faults: [parsed.fault] };
   const { score } = parsed;
@@ -42,9 +51,9 @@ function readText(text: string, loop: boolean, body: BodySettings): Reading {
   return {
     ok: true,
     score,
-    faults: checkScore(score, { loop }),
-    measures: measureScore(score),
-    timing: timeScore(score, timingOptions(body, highest)),
+    faults: checkScore(score, { loop, dominant }),
+    measures: measureScore(score, { dominant }),
+    timing: timeScore(score, { ...timingOptions(body, highest, turnRate), dominant }),
   };
 }
 
@@ -118,7 +127,18 @@ interface ScoreDeskProps {
 export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps) {
   const [body, setBody] = useState<BodySettings>(DEFAULT_BODY);
   const [loop, setLoop] = useState(true);
-  const reading = useMemo(() => readText(text, loop, body), [text, loop, body]);
+  const [isLeft, setLeft] = useLocalStorage({
+    key: "mirrup-left-handed-desk",
+    defaultValue: false,
+    getInitialValueInEffect: false,
+  });
+  const { value } = useSettings();
+  const turnRate = turnRateOf({ "double-height": value("double-height") });
+  const dominant: Hand = isLeft ? "l" : "r";
+  const reading = useMemo(
+    () => readText(text, loop, body, dominant, turnRate),
+    [text, loop, body, dominant, turnRate],
+  );
   const words = reading.ok ? listWords(readScore(reading.score)) : "";
   return (
     <section className={classes.desk} aria-label="Score desk">
@@ -145,15 +165,30 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
           checked={loop}
           onChange={(event) => setLoop(event.currentTarget.checked)}
         />
+        <Checkbox
+          label="for a left-hander"
+          checked={isLeft}
+          onChange={(event) => setLeft(event.currentTarget.checked)}
+        />
         {reading.ok && reading.faults.length === 0 && <Text fw={700}>Can be jumped.</Text>}
       </Group>
       {reading.ok && (
         <>
           <Text className={classes.words}>{words}</Text>
-          <Braid score={reading.score} timing={reading.timing} label={`The braid of: ${words}`} />
+          <Braid
+            score={reading.score}
+            timing={reading.timing}
+            dominant={dominant}
+            label={`The braid of: ${words}`}
+          />
           <Tightest score={reading.score} timing={reading.timing} />
           <SameScore score={reading.score} except={skillId} />
-          <BodyControls body={body} highest={reading.measures.highest} onChange={setBody} />
+          <BodyControls
+            body={body}
+            highest={reading.measures.highest}
+            turnRate={turnRate}
+            onChange={setBody}
+          />
           <Figures measures={reading.measures} timing={reading.timing} />
         </>
       )}

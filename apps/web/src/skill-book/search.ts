@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { Skill } from "@mirrup/core";
+import { distance } from "fastest-levenshtein";
 import Fuse from "fuse.js";
 
 const SKILLS = [...CATALOGUE.skills.values()];
@@ -19,16 +20,44 @@ function plain(text: string): string {
   return text.toLowerCase().replaceAll("-", " ").trim();
 }
 
+const wordsOf = (text: string) => plain(text).split(/\s+/).filter(Boolean);
+
 /** Whether some name of the skill has the words as they are written. */
 function isNamed(skill: Skill, words: string): boolean {
   return [skill.name, ...skill.aliases].some((name) => plain(name).includes(words));
 }
 
-/** Skills under any of their names, those written so first, then the nearest; all of them for no words. */
+/** Slips of the finger in one word, as a share of its length, at which it is still that word. */
+const MOST_SLIPS = 0.45;
+/** What a word of the name that nobody typed weighs, in slips. */
+const UNSAID = 0.3;
+
+/** How many slips lie between what was typed and a name, word by word; null for another name. */
+function slips(sought: readonly string[], name: string): number | null {
+  const words = wordsOf(name);
+  let sum = UNSAID * Math.max(0, words.length - sought.length);
+  for (const word of sought) {
+    const nearest = Math.min(...words.map((one) => distance(word, one)));
+    if (nearest > MOST_SLIPS * word.length) return null;
+    sum += nearest;
+  }
+  return sum;
+}
+
+function nearestName({ name, aliases }: Skill, sought: readonly string[]): number {
+  return Math.min(...[name, ...aliases].map((one) => slips(sought, one) ?? Infinity));
+}
+
+/** Skills under any of their names, those written so first, then those a slip or two away, then what is like them. */
 export function searchSkills(words: string): readonly Skill[] {
   const sought = plain(words);
   if (sought === "") return SKILLS;
+  const typed = wordsOf(words);
+  const near = SKILLS.map((skill) => ({ skill, off: nearestName(skill, typed) }))
+    .filter(({ off }) => off < Infinity)
+    .sort((one, other) => one.off - other.off)
+    .map(({ skill }) => skill);
   const found = index.search(sought).map(({ item }) => item);
-  const named = (skill: Skill) => isNamed(skill, sought);
-  return [...found.filter(named), ...found.filter((skill) => !named(skill))];
+  const named = found.filter((skill) => isNamed(skill, sought));
+  return [...new Set([...named, ...near, ...found])];
 }

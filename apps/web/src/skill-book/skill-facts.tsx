@@ -1,10 +1,10 @@
-import { CATALOGUE, CAUTIONS, DRILL_FOCUSES, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
+import { CATALOGUE, CAUTIONS, coachingOf, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
 import {
-  DRILL_PASSES,
+  DRILL_ROWS,
   gateOf,
-  ladderOf,
+  passOf,
   SCHOOL_IDS,
-  type LadderDrill,
+  type Drill,
   type Need,
   type NeedTerm,
   type SideName,
@@ -13,7 +13,9 @@ import {
 import { Accordion, Table } from "@mantine/core";
 import { IconAlertTriangle } from "@tabler/icons-react";
 import { Link } from "react-router";
+import { drillOfWords, drillWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
+import { SYLLABUS } from "../app/syllabus.js";
 import { capital, gateWords, SCHOOL_NAMES, skillName } from "../app/words.js";
 import classes from "./skill-facts.module.css";
 
@@ -86,22 +88,15 @@ export function Kin({ skill }: { readonly skill: Skill }) {
   );
 }
 
-function doseWords({ kind, dose, spacing }: LadderDrill): string {
-  if (dose === "gate") return "to the gate";
-  const pass = DRILL_PASSES[kind];
-  const asked =
-    pass === null
-      ? kind === "rounds"
-        ? `${dose} rounds`
-        : kind === "climb"
-          ? `to rung ${dose}`
-          : String(dose)
-      : `${pass.clean} of ${pass.of}`;
-  return spacing === undefined ? asked : `${asked}, spacing ${spacing}`;
+/** What passes a drill. */
+function passWords(drill: Drill): string {
+  const pass = passOf(drill);
+  return pass === null ? drillWords(drill) : `${pass.clean} of ${pass.of}`;
 }
 
-/** The ladder of drills of one side, from the gentlest to the hardest. */
+/** The ladder of drills of one side, from the gentlest to the gate and what follows it. */
 export function LadderTable({ skill, side }: { readonly skill: Skill; readonly side: SideName }) {
+  const ladder = SYLLABUS.find(skill.id, side)?.ladder ?? [];
   return (
     <section>
       <h3>Ladder of drills{side === "whole" ? "" : `, ${side} side`}</h3>
@@ -110,29 +105,32 @@ export function LadderTable({ skill, side }: { readonly skill: Skill; readonly s
           <Table.Thead>
             <Table.Tr>
               <Table.Th>Drill</Table.Th>
+              <Table.Th>Say, and look at</Table.Th>
               <Table.Th>Score</Table.Th>
-              <Table.Th>Passes at</Table.Th>
+              <Table.Th>Passed by</Table.Th>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
-            {ladderOf(CATALOGUE, skill.id, side).map((drill, index) => (
-              <Table.Tr key={index}>
-                <Table.Td title={DRILLS[drill.kind].manner}>
-                  {capital(DRILLS[drill.kind].name)}
-                  {drill.focus !== undefined && (
-                    <span className={classes.quiet}>: {DRILL_FOCUSES[drill.focus]}</span>
-                  )}
-                </Table.Td>
-                <Table.Td>
-                  {drill.score === null ? (
-                    <span className={classes.quiet}>no rope</span>
-                  ) : (
-                    <code>{drill.score}</code>
-                  )}
-                </Table.Td>
-                <Table.Td>{doseWords(drill)}</Table.Td>
-              </Table.Tr>
-            ))}
+            {ladder.map(({ id, drill }) => {
+              const { say, look } = coachingOf(skill, drill);
+              return (
+                <Table.Tr key={id}>
+                  <Table.Td title={DRILLS[drill.kind].manner}>
+                    {id === "gate" ? "The gate" : capital(drillOfWords(skill.id, side, drill))}
+                  </Table.Td>
+                  <Table.Td>
+                    {say} <span className={classes.quiet}>{look}</span>
+                  </Table.Td>
+                  <Table.Td>
+                    {drill.score !== undefined && <code>{drill.score}</code>}
+                    {drill.score === undefined && !DRILL_ROWS[drill.kind].hasRope && (
+                      <span className={classes.quiet}>no rope</span>
+                    )}
+                  </Table.Td>
+                  <Table.Td>{id === "gate" ? "its school’s" : passWords(drill)}</Table.Td>
+                </Table.Tr>
+              );
+            })}
           </Table.Tbody>
         </Table>
       </div>
@@ -194,7 +192,7 @@ export function Faults({ skill }: { readonly skill: Skill }) {
       <h3>When it misses</h3>
       <Accordion multiple variant="contained">
         {skill.faults.map((code) => {
-          const { sign, cause, cue, drill } = FAULTS[code];
+          const { sign, cause, cue, drills } = FAULTS[code];
           return (
             <Accordion.Item key={code} value={code}>
               <Accordion.Control>{sign}</Accordion.Control>
@@ -204,7 +202,7 @@ export function Faults({ skill }: { readonly skill: Skill }) {
                 </p>
                 <p className={classes.fix}>
                   <strong>Say:</strong> {cue}
-                  {drill !== null && ` Drill: ${DRILLS[drill].name}.`}
+                  {drills.length > 0 && ` Drills: ${drills.map((kind) => DRILLS[kind].name).join(", ")}.`}
                 </p>
               </Accordion.Panel>
             </Accordion.Item>

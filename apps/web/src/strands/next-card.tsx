@@ -2,7 +2,9 @@ import type { NextItem } from "@mirrup/contract";
 import { IconPlayerPlayFilled } from "@tabler/icons-react";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
-import { capital, drillWords, proposalWords, reasonWords, subjectName } from "../app/words.js";
+import { drillOfWords, drillOddsWords, oddsWords } from "../app/drill-words.js";
+import { capital, reasonWords, subjectName } from "../app/words.js";
+import { floorAddress } from "../floor/index.js";
 import classes from "./next-card.module.css";
 
 interface NextCardProps {
@@ -17,18 +19,25 @@ interface NextCardProps {
 /** A proposed drill with its chance and its reason; pressing it opens the floor. */
 export function NextCard({ studentId, next, named = false, first = true }: NextCardProps) {
   const paths = usePaths();
-  const { subject, side, drill, reason } = next;
+  const { subject, side, drill, chance, reason, after, tryGate } = next;
   const words = named
-    ? `${capital(subjectName(subject, side))}: ${drillWords(drill)}`
-    : capital(drillWords(drill));
+    ? `${capital(subjectName(subject, side))}: ${drillOfWords(subject, side, drill)}`
+    : capital(drillOfWords(subject, side, drill));
   return (
-    <Link to={paths.floor(studentId, subject, side)} className={classes.card} data-first={first}>
+    <Link
+      to={`${paths.floor(studentId, subject, side)}${floorAddress(drill)}`}
+      className={classes.card}
+      data-first={first}
+    >
       <span className={classes.drill}>
         <IconPlayerPlayFilled size={16} aria-hidden />
         {words}
       </span>
       <span>
-        {capital(proposalWords(next))}. {reasonWords(reason)}
+        {capital(oddsWords(chance))}. {reasonWords(reason)}
+        {after !== null && ` Then ${drillOfWords(subject, side, after)}.`}
+        {tryGate !== null &&
+          ` The gate could be tried beside it, ${drillOddsWords(tryGate.drill, tryGate.chance)}.`}
       </span>
     </Link>
   );

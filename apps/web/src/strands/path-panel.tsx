@@ -1,5 +1,5 @@
-import type { PathView } from "@mirrup/contract";
-import type { Goal, PathChoice, PathStep, SubjectSide } from "@mirrup/core";
+import type { PathChoiceItem, PathStepItem, PathView } from "@mirrup/contract";
+import type { Goal, SubjectSide } from "@mirrup/core";
 import { CloseButton, Group, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -27,7 +27,7 @@ function wayWords(way: readonly SubjectSide[]): string {
 }
 
 /** Ways that differ only in the side of the same skill are no choice worth telling. */
-function isWorthTelling({ taken, passed }: PathChoice): boolean {
+function isWorthTelling({ taken, passed }: PathChoiceItem): boolean {
   return passed.some((way) => way.some((one) => !taken.some((other) => other.subject === one.subject)));
 }
 
@@ -37,7 +37,7 @@ function Step({
   number,
 }: {
   readonly studentId: string;
-  readonly step: PathStep;
+  readonly step: PathStepItem;
   readonly number: number;
 }) {
   const paths = usePaths();

@@ -1,6 +1,6 @@
 import { CATALOGUE, optionOf, SETTINGS } from "@mirrup/catalogue";
 import type { NextItem, StandingItem } from "@mirrup/contract";
-import { BASE_TEST_PARTS, isMet, printScore, skillOf, type Goal } from "@mirrup/core";
+import { isMet, printScore, skillOf, type Goal } from "@mirrup/core";
 import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -21,6 +21,7 @@ import type { SkillStanding } from "../beads/index.js";
 import { detailQuery, MissMap, pathQuery, studioQuery } from "../students/index.js";
 import { useMembership } from "../account/index.js";
 import { DecideForm } from "./decide-form.js";
+import { Ladder } from "./ladder.js";
 import { NextCard } from "./next-card.js";
 import classes from "./skill-panel.module.css";
 
@@ -102,7 +103,7 @@ function SideRecord({ studentId, item, next, mayDecide }: SidePanelProps) {
       {status === "locked" && <Opening studentId={studentId} item={item} />}
       {item.isStuck && (
         <Text className={classes.locked}>
-          Three lessons of honest tries moved neither the best nor the chance. Try a gentler drill of it.
+          Three lessons of honest tries moved neither the best nor the chance. A gentler drill comes first.
         </Text>
       )}
       {status === "rusty" && reviewDue !== null && (
@@ -126,6 +127,7 @@ function SideRecord({ studentId, item, next, mayDecide }: SidePanelProps) {
           {status === "cleared" || status === "rusty" ? "Run it again" : "Run it anyway"}
         </Button>
       )}
+      <Ladder studentId={studentId} subject={subject} side={side} />
       <MissMap studentId={studentId} subject={subject} side={side} />
       {mayDecide && <DecideForm studentId={studentId} item={item} />}
     </section>
@@ -187,7 +189,7 @@ export function SkillPanel({ studentId, subject, standing, next, onClose, onHold
           <Text size="sm" className={classes.also}>
             {skill.aliases.length > 0 && `Also: ${listWords(skill.aliases)}. `}
             {skill.score !== null && <code className={classes.score}>{printScore(skill.score)}</code>}
-            {BASE_TEST_PARTS.some(([part]) => part === subject) && (
+            {CATALOGUE.roles.baseTest?.parts.some((part) => part.subject === subject) === true && (
               <>
                 {" A part of the "}
                 <Link to={paths.baseTest(studentId)} className={classes.book}>

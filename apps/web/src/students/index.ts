@@ -4,6 +4,7 @@ export {
   doneTodayQuery,
   gridQuery,
   groupsQuery,
+  ladderQuery,
   lastSetsQuery,
   loadQuery,
   nextQuery,

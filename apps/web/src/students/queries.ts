@@ -7,6 +7,7 @@ import type {
   LoadView,
   NextItem,
   PathView,
+  RungItem,
   SchoolReading,
   SetRequest,
   StandingItem,
@@ -77,6 +78,14 @@ export const decisionsQuery = (id: string) =>
     queryKey: ["students", id, "decisions"],
     queryFn: async ({ signal }) =>
       (await get<Items<DecisionView>>(`/students/${id}/decisions`, signal)).items,
+  });
+
+/** A side's ladder as the student stands on it. */
+export const ladderQuery = (id: string, subject: string, side: SideName) =>
+  queryOptions({
+    queryKey: ["students", id, "ladder", subject, side],
+    queryFn: async ({ signal }) =>
+      (await get<Items<RungItem>>(`/students/${id}/ladder?subject=${subject}&side=${side}`, signal)).items,
   });
 
 /** The last sets of one side, newest first. */

@@ -9,7 +9,8 @@ import { Link, useSearchParams } from "react-router";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { useSearchWords } from "../app/use-search-words.js";
-import { capital, daysAgoWords, drillWords, SCHOOL_NAMES, subjectName } from "../app/words.js";
+import { drillOfWords } from "../app/drill-words.js";
+import { capital, daysAgoWords, SCHOOL_NAMES, subjectName } from "../app/words.js";
 import { ExportButton } from "./export-button.js";
 import { NewStudent } from "./new-student.js";
 import { groupsQuery, studentsQuery, studioQuery } from "./queries.js";
@@ -82,7 +83,7 @@ function StudentLine({ student, now }: { readonly student: StudentView; readonly
           ) : (
             <>
               <strong>{capital(subjectName(next.subject, next.side))}</strong>
-              <span>{drillWords(next.drill)}</span>
+              <span>{drillOfWords(next.subject, next.side, next.drill)}</span>
             </>
           )}
         </span>

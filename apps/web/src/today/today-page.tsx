@@ -8,13 +8,15 @@ import { Link } from "react-router";
 import { useMembership } from "../account/index.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
-import { capital, daysWords, drillWords, proposalWords, subjectName } from "../app/words.js";
+import { drillOfWords, oddsWords } from "../app/drill-words.js";
+import { capital, daysWords, subjectName } from "../app/words.js";
 import { floorAddress } from "../floor/index.js";
 import { AttendanceList, lessonsQuery, useLesson } from "../lesson/index.js";
 import { groupsQuery, studentsQuery, studioQuery } from "../students/index.js";
 import { CalendarTools } from "./calendar-tools.js";
 import { dayAfter, lessonOfGroup, meetingsOn, type Meeting } from "./day.js";
 import { useAddLessons } from "./use-add-lessons.js";
+import { RulesChanges } from "./rules-changes.js";
 import classes from "./today-page.module.css";
 
 const DAYS_AHEAD = 7;
@@ -56,6 +58,7 @@ export function TodayPage() {
   return (
     <div className={classes.page}>
       <Title order={1}>{capital(daysWords(today))}</Title>
+      <RulesChanges />
       {meetings.length === 0 && (
         <Text>No group meets today. The next ones are below; a class can also be held out of turn.</Text>
       )}
@@ -181,8 +184,8 @@ function About({ student }: { readonly student: StudentView }) {
     <span className={classes.about}>
       {next !== null && (
         <Link to={`${paths.floor(id, next.subject, next.side)}${floorAddress(next.drill)}`}>
-          {subjectName(next.subject, next.side)}:{" "}
-          {next.aim === null ? drillWords(next.drill) : proposalWords(next)}
+          {subjectName(next.subject, next.side)}: {drillOfWords(next.subject, next.side, next.drill)},{" "}
+          {oddsWords(next.chance)}
         </Link>
       )}
       {minds.length > 0 && <strong>{minds.join(", ")}</strong>}

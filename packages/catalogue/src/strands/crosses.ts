@@ -20,7 +20,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Bend a little at the hips, knees nearly straight, feet closed.",
           "Learners may jump higher at first.",
         ],
-        faults: ["head", "toes", "narrow", "tilt", "float", "stall", "shoulder", "kick"],
+        faults: ["narrow", "high-cross", "toes", "stall", "float", "shoulder", "tuck", "feet-apart"],
         look: "Handles stick out past both hips, level, and the arms stay against the trunk.",
       },
       {
@@ -36,7 +36,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "The wrists do not rest while the arms are crossed.",
           "Say “open, open, cross, cross”.",
         ],
-        faults: ["stall", "narrow", "float", "head"],
+        faults: ["stall", "float", "narrow", "wrong-arm", "head", "toes"],
         look: "The second crossed turn is as wide as the first.",
       },
       {
@@ -51,7 +51,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Cross on the same foot each time.",
           "Small step, wide cross.",
         ],
-        faults: ["weight", "narrow", "rush"],
+        faults: ["weight", "narrow", "rush", "uneven"],
         look: "The step does not change when the arms cross.",
       },
       {
@@ -66,7 +66,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Knees low, so that the loop has room.",
           "Keep the run's tempo.",
         ],
-        faults: ["same-knee", "narrow", "rush"],
+        faults: ["weight", "narrow", "rush", "uneven"],
         look: "The run stays even through open and crossed.",
       },
       {
@@ -81,7 +81,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Open just enough to pass.",
           "Arms low through the change.",
         ],
-        faults: ["narrow", "float", "stall"],
+        faults: ["stall", "float", "narrow", "wrong-arm", "head", "toes"],
         look: "The top arm really changes, with no open turn between.",
       },
       {
@@ -96,7 +96,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Hands low, on the hip line, past both hips.",
           "Wait for the rope; do not lift the arms to meet it.",
         ],
-        faults: ["face", "head", "stall", "narrow"],
+        faults: ["face", "narrow", "stall", "head", "drift-back"],
         look: "The cross is as low and wide as the forward one.",
       },
     ],
@@ -112,6 +112,7 @@ export const CROSSES: readonly StrandEntry[] = [
         also: ["side swing crossover", "side swing criss-cross"],
         sides: "two",
         score: "sr xr o",
+        forms: [{ id: "hop", score: "sr/r xr/r o" }],
         needs: "side-swing; cross",
         class: "fusion",
         cues: [
@@ -120,7 +121,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Large from the elbow at first, small later.",
           "When you leave to the other side, the lower hand leads out.",
         ],
-        faults: ["tilt", "narrow", "reopen", "weight"],
+        faults: ["narrow", "toes", "wrong-arm", "tilt", "reopen", "rush"],
         look: "The arm of the swing's side comes out on top, low and wide.",
       },
       {
@@ -135,7 +136,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "The lower hand leads out and arrives on top there.",
           "Keep one size throughout.",
         ],
-        faults: ["tilt", "narrow", "rush"],
+        faults: ["narrow", "toes", "wrong-arm", "tilt", "reopen", "rush"],
         look: "No open turn anywhere, and both sides alike.",
       },
       {
@@ -152,7 +153,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Slow and straight: from open or from a cross, not sideways.",
           "First the version beside the body, then the jumped one.",
         ],
-        faults: ["short-back", "neck", "narrow", "tilt"],
+        faults: ["short-back", "neck", "wrong-arm", "narrow"],
         look: "Both handles show past the hips, and the rope comes straight over.",
       },
       {
@@ -167,7 +168,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "The rear arm stays where it is.",
           "Open from there.",
         ],
-        faults: ["short-back", "tilt", "neck"],
+        faults: ["short-back", "neck", "wrong-arm", "narrow"],
         look: "The rope leaves beside the body while the rear arm stays.",
       },
       {
@@ -182,7 +183,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Open fully in between.",
           "Slow enough to check each handle.",
         ],
-        faults: ["short-back", "neck", "reopen"],
+        faults: ["short-back", "neck", "wrong-arm", "narrow"],
         look: "The two sides are of one size, with a full open turn between.",
       },
       {
@@ -197,7 +198,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "The top arm stays in front.",
           "Slow: each place must be there before the next.",
         ],
-        faults: ["short-back", "neck", "narrow"],
+        faults: ["short-back", "neck", "wrong-arm", "narrow"],
         look: "Three clear places, and the lower hand alone goes round.",
       },
       {
@@ -214,7 +215,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "The hand under the leg sticks out past it.",
           "On the way out, standing heel back and feet apart.",
         ],
-        faults: ["exit", "toes", "narrow", "kick"],
+        faults: ["tilt", "narrow", "exit", "toes", "weight", "rush"],
         look: "One movement in, and out without the lifted leg or the standing heel in the way.",
       },
       {
@@ -229,7 +230,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Come fully upright in between.",
           "Say which leg is next.",
         ],
-        faults: ["exit", "weight", "rush"],
+        faults: ["tilt", "narrow", "exit", "toes", "weight", "rush"],
         look: "Both legs go equally high, with a true open jump between.",
       },
       {
@@ -245,7 +246,7 @@ export const CROSSES: readonly StrandEntry[] = [
           "Jump once, low and round.",
           "Uncross into a backward jump.",
         ],
-        faults: ["neck", "toes", "face"],
+        faults: ["toes", "narrow", "neck", "face"],
         look: "One jump in the crouch, and up into a backward turn.",
       },
     ],

@@ -19,7 +19,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Turn from the wrist; the upper arm stays quiet.",
           "Hop each time you hear the rope tick the floor.",
         ],
-        faults: ["posture", "rush", "uneven"],
+        faults: ["uneven", "rush", "posture"],
         look: "The rope stays in one plane and the hop falls together with the tick.",
       },
       {
@@ -36,7 +36,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Stand tall and look straight ahead.",
           "The wrists turn the rope; the upper arms stay quiet.",
         ],
-        faults: ["toes", "heels", "flat", "posture", "drift-forward", "drift-back", "kick"],
+        faults: ["toes", "posture", "flat", "drift-forward", "feet-apart", "heels", "rush"],
         look: "Quiet landings on one spot, hands low, an even tick.",
       },
       {
@@ -52,7 +52,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Let the rope float overhead while the small hop passes.",
           "Keep the wrists going through the extra hop.",
         ],
-        faults: ["rush", "uneven", "toes"],
+        faults: ["toes", "posture", "flat", "drift-forward", "feet-apart", "heels", "rush"],
         look: "One turn to two hops, both of the same height.",
       },
       {
@@ -68,7 +68,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Hold the free foot still, neither ahead nor behind.",
           "Stay over the standing foot.",
         ],
-        faults: ["drift-forward", "flat", "same-knee", "toes"],
+        faults: ["free-leg", "toes", "flat", "drift-forward", "posture", "rush"],
         look: "The free leg stays where it is, and the hips stay level.",
       },
       {
@@ -84,7 +84,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Lift the feet, not the knees, at first.",
           "One turn of the rope to each step.",
         ],
-        faults: ["same-knee", "drift-forward", "rush", "heels"],
+        faults: ["same-knee", "toes", "rush", "posture", "drift-forward", "flat"],
         look: "Left and right lift alike, and each step has its own tick.",
       },
       {
@@ -99,7 +99,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "The knee goes forward and up; the heel does not swing back.",
           "Stay tall while the legs work.",
         ],
-        faults: ["same-knee", "posture", "rush", "drift-forward"],
+        faults: ["same-knee", "toes", "rush", "posture", "drift-forward", "flat"],
         look: "Both thighs come level, to the last step of the set.",
       },
       {
@@ -115,7 +115,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Trunk upright; do not lean into the kick.",
           "Let the rope pass before the heel comes up.",
         ],
-        faults: ["heels", "same-knee", "posture"],
+        faults: ["same-knee", "kick", "toes", "rush", "posture"],
         look: "Heels rise alike on both sides and the rope clears them.",
       },
       {
@@ -131,7 +131,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Two turns of the rope to each side.",
           "Find the rhythm with no rope first: hop and change.",
         ],
-        faults: ["same-knee", "weight", "rush"],
+        faults: ["same-knee", "toes", "rush", "posture", "drift-forward", "flat"],
         look: "Two even beats a side, the lifted thigh level.",
       },
       {
@@ -146,7 +146,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Small quick wrists, elbows at the ribs.",
           "Relax the shoulders; breathe with the count.",
         ],
-        faults: ["rush", "same-knee", "posture", "toes"],
+        faults: ["same-knee", "kick", "toes", "rush", "posture"],
         look: "Count the right foot; every step clears the rope and the form holds.",
       },
     ],
@@ -171,7 +171,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Add the touch last; the rope turns once for each rocking step.",
           "Attend to the feet; the hands look after themselves.",
         ],
-        faults: ["weight", "uneven", "rush"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "The weight goes wholly onto one foot, and the other only taps.",
       },
       {
@@ -188,7 +188,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Keep the rocking small.",
           "Say the count: tap, tap, change.",
         ],
-        faults: ["weight", "uneven"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "Two taps a side, the weight clearly on one foot.",
       },
       {
@@ -204,7 +204,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Keep the hips over the standing foot.",
           "Tap lightly, so that the foot is ready to come back.",
         ],
-        faults: ["weight", "feet-apart", "rush"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "The tap is out to the side and carries no weight.",
       },
       {
@@ -220,7 +220,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Point the toes and keep the kick low.",
           "Kick as the rope goes under the standing foot.",
         ],
-        faults: ["weight", "uneven", "exit"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "The kick is as low on one side as on the other, and nothing else moves.",
       },
       {
@@ -235,7 +235,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Forward a step at a time, then back to where you began.",
           "Let the hands travel with the hips.",
         ],
-        faults: ["drift-forward", "drift-back", "weight"],
+        faults: ["weight", "toes", "uneven", "rush", "posture"],
         look: "One goes out and back by the same way, and the step stays a boxer step.",
       },
       {
@@ -250,7 +250,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Shoulders face the front all the way.",
           "Small steps; the rope gets no wider.",
         ],
-        faults: ["feet-apart", "weight", "uneven"],
+        faults: ["weight", "toes", "uneven", "rush", "posture"],
         look: "The body stays square and comes back to its mark.",
       },
       {
@@ -266,7 +266,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Change while the rope is overhead.",
           "Count it: right, right, left, left.",
         ],
-        faults: ["weight", "rush", "uneven"],
+        faults: ["weight", "toes", "uneven", "rush", "posture"],
         look: "Exactly two a side, and the change makes no gap.",
       },
       {
@@ -282,7 +282,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Stay upright over the standing foot.",
           "Feet together between the swings.",
         ],
-        faults: ["weight", "posture", "uneven"],
+        faults: ["weight", "toes", "uneven", "rush", "posture"],
         look: "Both swings reach the same height, and the trunk does not answer them.",
       },
       {
@@ -297,7 +297,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "The standing foot keeps hopping.",
           "The kick comes from the raised knee.",
         ],
-        faults: ["weight", "same-knee", "rush"],
+        faults: ["weight", "toes", "uneven", "rush", "posture"],
         look: "Four beats, knee and kick at the same height.",
       },
     ],
@@ -319,7 +319,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Stay over the standing foot.",
           "Look ahead; the rope tells you where the foot is.",
         ],
-        faults: ["weight", "posture", "drift-forward"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "The toe touches behind, and the trunk stays still.",
       },
       {
@@ -335,7 +335,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Bend the standing knee a little.",
           "Do not lean back away from the heel.",
         ],
-        faults: ["weight", "posture", "drift-back"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "The heel touches ahead with no weight on it.",
       },
       {
@@ -351,7 +351,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Three beats: count them aloud.",
           "Stay on one foot through the heel and the toe.",
         ],
-        faults: ["weight", "uneven", "rush"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "Heel, toe and close in three even beats.",
       },
       {
@@ -367,7 +367,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Swing the leg from the knee, with the hips quiet.",
           "Keep the hops on the standing foot small.",
         ],
-        faults: ["weight", "same-knee", "rush"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "The four touches sound alike, and the change is clean.",
       },
       {
@@ -382,7 +382,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Hop on the standing foot for both.",
           "Bring the foot in with the last beat.",
         ],
-        faults: ["weight", "feet-apart", "uneven"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "Two taps and a close, on the beat.",
       },
       {
@@ -397,7 +397,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Hips back over the standing foot.",
           "Tap, tap, close: say it.",
         ],
-        faults: ["weight", "posture", "uneven"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "Both taps land in the same place.",
       },
       {
@@ -412,7 +412,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Learn each part alone, then join them.",
           "The standing foot hops four times on one spot.",
         ],
-        faults: ["weight", "rush", "uneven"],
+        faults: ["tap-weight", "weight", "posture", "uneven", "rush", "toes"],
         look: "Five even beats, and the change of place costs no time.",
       },
       {
@@ -427,7 +427,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "The crossing foot goes behind.",
           "Learn it with no rope until the feet say it by themselves.",
         ],
-        faults: ["weight", "feet-apart", "rush"],
+        faults: ["weight", "toes", "uneven", "rush", "posture"],
         look: "Eight even beats, and the second half mirrors the first.",
       },
     ],
@@ -450,7 +450,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Land softly both times.",
           "The hands stay where they are as the feet go out.",
         ],
-        faults: ["feet-apart", "flat", "uneven", "toes"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "Apart and together are the same height and the same beat.",
       },
       {
@@ -465,7 +465,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Even weight on both feet each time.",
           "A short step is enough.",
         ],
-        faults: ["feet-apart", "uneven", "drift-forward"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "The feet close in between, and both steps are of one length.",
       },
       {
@@ -481,7 +481,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Narrow and short, like a pair of shears.",
           "The head stays at one height.",
         ],
-        faults: ["feet-apart", "rush", "uneven"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "The feet pass each other closely, and nothing closes in between.",
       },
       {
@@ -496,7 +496,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "The right foot in front, then the left.",
           "Land on both feet alike.",
         ],
-        faults: ["feet-apart", "uneven"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "The feet really cross, and land together.",
       },
       {
@@ -511,7 +511,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Small jumps; the knees do the crossing.",
           "Keep the rope slow at first.",
         ],
-        faults: ["feet-apart", "rush"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "No beat between the crossings.",
       },
       {
@@ -527,7 +527,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Say “wide, right, wide, left”.",
           "The same height each time.",
         ],
-        faults: ["feet-apart", "uneven", "rush"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "The wide landing lies between two different crossings.",
       },
       {
@@ -542,7 +542,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Knees bend with the landing, shoulders stay still.",
           "A hand's width is far enough.",
         ],
-        faults: ["feet-apart", "uneven", "flat"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "The feet stay together, the shoulders stay put.",
       },
       {
@@ -557,7 +557,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Swing from the hips under a quiet trunk.",
           "Short at first: a hand's width.",
         ],
-        faults: ["drift-forward", "drift-back", "posture"],
+        faults: ["uneven", "toes", "flat", "rush", "posture"],
         look: "Forward and back are of one length about one spot.",
       },
       {
@@ -572,7 +572,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "The shoulders and hands stay to the front.",
           "A straight bounce lies between the two sides.",
         ],
-        faults: ["uneven", "feet-apart"],
+        faults: ["head-turns", "uneven", "toes", "rush"],
         look: "The hips turn alike to both sides, with a straight bounce between.",
       },
       {
@@ -587,7 +587,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Knees soft, feet together.",
           "The hands face the front.",
         ],
-        faults: ["feet-apart", "rush", "uneven"],
+        faults: ["head-turns", "uneven", "toes", "rush"],
         look: "The feet point clearly left, then clearly right.",
       },
     ],
@@ -609,7 +609,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Knees out over the toes.",
           "Trunk neither forward nor back.",
         ],
-        faults: ["flat", "posture", "toes"],
+        faults: ["heel-sink", "posture", "rush", "toes"],
         look: "Deep and upright, and out of it on the next beat.",
       },
       {
@@ -624,7 +624,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Change in the air.",
           "The front knee stays over its foot.",
         ],
-        faults: ["posture", "uneven", "flat"],
+        faults: ["heel-sink", "posture", "rush", "toes"],
         look: "The trunk stays upright, and both sides go equally deep.",
       },
       {
@@ -654,7 +654,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Aim each landing a hand's width ahead; eyes level.",
           "The rope comes up from behind the heels: let it come.",
         ],
-        faults: ["face", "drift-back", "heels", "posture"],
+        faults: ["face", "drift-back", "heels", "posture", "same-knee"],
         look: "The hands stay on the hip line, and the jumper on the mark.",
       },
       {
@@ -669,7 +669,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
           "Short steps under the hips.",
           "Hands on the hip line.",
         ],
-        faults: ["face", "drift-back", "same-knee"],
+        faults: ["face", "drift-back", "heels", "posture", "same-knee"],
         look: "The steps stay even while the rope turns backward.",
       },
     ],

@@ -19,7 +19,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "No bent knees once it is learned.",
           "Hands low and still; the wrists do the work.",
         ],
-        faults: ["kick", "toes", "heels", "late-open", "flat", "rush"],
+        faults: ["toes", "kick", "feet-apart", "drift-forward", "heels", "weak-throw", "rush"],
         look: "A straight body in the air, both passes by the top of the jump, a soft landing.",
       },
       {
@@ -34,7 +34,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Land softly and leave at once.",
           "The free knee stays low.",
         ],
-        faults: ["flat", "same-knee", "rush"],
+        faults: ["free-leg", "low-jump", "flat", "toes", "rush"],
         look: "Left and right jump equally high.",
       },
       {
@@ -49,7 +49,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Drive from the ankle.",
           "Few at a time; rest in between.",
         ],
-        faults: ["flat", "toes", "kick"],
+        faults: ["free-leg", "low-jump", "flat", "toes", "rush"],
         look: "The free leg does not swing for height.",
       },
       {
@@ -65,7 +65,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Jump up, not back; aim a little ahead.",
           "Do not let the hands creep forward.",
         ],
-        faults: ["face", "drift-back", "heels", "toes"],
+        faults: ["face", "drift-back", "heels", "toes", "low-jump"],
         look: "The hands hold the hip line, and the jumper stays on the mark.",
       },
       {
@@ -80,7 +80,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "The swing is done before the top.",
           "Handles together in the swing, wide in the jump.",
         ],
-        faults: ["tilt", "late-open", "kick"],
+        faults: ["low-jump", "hands-open", "late-open", "rush"],
         look: "One swing and one pass in one jump, and the jump is no higher than a double's.",
       },
     ],
@@ -104,7 +104,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Hands below the waist; feet as in a plain double.",
           "Open before you land once the change is sure.",
         ],
-        faults: ["late-cross", "late-open", "kick", "narrow", "float", "variant"],
+        faults: ["late-cross", "narrow", "early-cross", "reopen", "low-jump", "float", "drop", "variant"],
         look: "From the side: rope at the upper back before the top, arms change at the top, second pass over before landing.",
       },
       {
@@ -120,7 +120,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Open after it has gone under.",
           "Hands stay below the waist.",
         ],
-        faults: ["late-open", "narrow", "kick", "float", "variant"],
+        faults: ["weak-throw", "late-open", "narrow", "in-step", "low-jump", "kick", "drop", "variant"],
         look: "The first pass is crossed, the second open, both in the air.",
       },
       {
@@ -136,7 +136,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "The wrists circle fast within the cross.",
           "Arms low against the trunk.",
         ],
-        faults: ["narrow", "stall", "kick", "float", "variant"],
+        faults: ["stall", "narrow", "weak-throw", "float", "kick", "variant"],
         look: "Both passes are crossed, and the arms do not drift.",
       },
       {
@@ -151,7 +151,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Hip line first, the cross after it.",
           "Slow singles of the same kind before it.",
         ],
-        faults: ["face", "late-cross", "drift-back", "narrow"],
+        faults: ["face", "late-cross", "narrow", "drift-back"],
         look: "The hands are on the hip line for the first pass, low and wide for the second.",
       },
       {
@@ -166,7 +166,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "The swing is half the cross already.",
           "Finish the cross by the top of the jump.",
         ],
-        faults: ["late-cross", "tilt", "narrow", "kick"],
+        faults: ["late-cross", "wrong-arm", "narrow", "low-jump", "reopen"],
         look: "One pass, crossed, before the landing.",
       },
       {
@@ -181,7 +181,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Straight entry from an open turn.",
           "The rear handle shows past the hip.",
         ],
-        faults: ["short-back", "neck", "late-open", "kick"],
+        faults: ["short-back", "neck", "low-jump", "late-open"],
         look: "The rear handle is out before the jump, and the arms open in the air.",
       },
       {
@@ -196,7 +196,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Stance wider than in the single.",
           "The standing heel flicks up behind.",
         ],
-        faults: ["exit", "kick", "toes"],
+        faults: ["exit", "toes", "low-jump", "late-open"],
         look: "The way out is clean at the double's speed.",
       },
       {
@@ -212,7 +212,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Leg over, then open, in one jump.",
           "Standing heel flicked up, feet wide.",
         ],
-        faults: ["exit", "late-open", "kick", "toes"],
+        faults: ["exit", "toes", "low-jump", "late-open"],
         look: "The arms close as the foot leaves the floor, and open before it is back.",
       },
     ],
@@ -235,7 +235,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Body straight; look ahead.",
           "Three quick throws, hands at the hips.",
         ],
-        faults: ["kick", "toes", "flat", "rush"],
+        faults: ["low-jump", "kick", "toes", "drift-forward", "rush", "baulk"],
         look: "Three passes in one straight jump, landed softly.",
       },
       {
@@ -250,7 +250,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Left the ground before the second swing.",
           "Stay straight; the hands do the travelling.",
         ],
-        faults: ["tilt", "late-open", "kick"],
+        faults: ["low-jump", "hands-open", "late-open", "rush"],
         look: "Two clean circles beside the body and one pass.",
       },
       {
@@ -265,7 +265,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Cross by the top, open on the way down.",
           "Learn the side cross double first.",
         ],
-        faults: ["late-cross", "late-open", "narrow", "kick"],
+        faults: ["low-jump", "late-cross", "late-open", "narrow"],
         look: "The cross is done by the top, and the open pass before the landing.",
       },
       {
@@ -280,7 +280,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "The cross sits at the top.",
           "Quick and low; nothing above the waist.",
         ],
-        faults: ["late-cross", "late-open", "narrow", "kick"],
+        faults: ["low-jump", "late-cross", "late-open", "narrow"],
         look: "Only the middle pass is crossed.",
       },
       {
@@ -296,7 +296,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Fold while you rise.",
           "Flick the standing heel up behind.",
         ],
-        faults: ["exit", "late-open", "kick", "tilt"],
+        faults: ["exit", "toes", "low-jump", "late-open"],
         look: "The leg comes down before the landing, and the last pass is open.",
       },
       {
@@ -311,7 +311,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Hands on the hip line to the end.",
           "Singles and doubles first, every time.",
         ],
-        faults: ["face", "drift-back", "toes", "kick"],
+        faults: ["face", "drift-back", "heels", "toes", "low-jump"],
         look: "The hands do not creep forward on the third pass.",
       },
       {
@@ -327,7 +327,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Two doubles as a run-up, then the four.",
           "Tuck only as far as you must.",
         ],
-        faults: ["kick", "toes", "flat", "rush"],
+        faults: ["low-jump", "kick", "toes", "drift-forward", "rush", "baulk"],
         look: "Four passes, and a landing that could go on.",
       },
       {
@@ -342,7 +342,7 @@ export const MULTIPLES: readonly StrandEntry[] = [
           "Each part must be sure alone.",
           "The lower hand goes behind, the top arm stays.",
         ],
-        faults: ["short-back", "neck", "late-cross", "late-open"],
+        faults: ["baulk", "short-back", "wrong-arm", "low-jump", "late-cross"],
         look: "Four clear places, the rear handle out each time.",
       },
     ],

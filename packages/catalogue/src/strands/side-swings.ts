@@ -20,7 +20,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "First without jumping, then with the bounce.",
           "Open the hands wide when the rope comes down.",
         ],
-        faults: ["tilt", "reopen", "weight", "toes"],
+        faults: ["hands-open", "head-turns", "reopen", "toes", "rush"],
         look: "Handles together at the side, and the rope comes back open without a pause.",
       },
       {
@@ -36,7 +36,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "The hands travel together, low across the body.",
           "Wait for the rope at each side.",
         ],
-        faults: ["tilt", "reopen", "rush"],
+        faults: ["hands-open", "head-turns", "reopen", "toes", "rush"],
         look: "Two clean circles, one a side, with no stop between.",
       },
       {
@@ -47,7 +47,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
         needs: "side-swing both",
         class: "swing",
         cues: ["SideName, jump, other side, jump.", "Both sides of one size.", "Say which side comes next."],
-        faults: ["tilt", "reopen", "uneven"],
+        faults: ["hands-open", "head-turns", "reopen", "toes", "rush"],
         look: "The sides look alike, and each jump is an ordinary one.",
       },
       {
@@ -63,7 +63,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "Let the feet carry on; the hands swing over them.",
           "Shoulders turn with the swing, hips stay.",
         ],
-        faults: ["weight", "tilt", "rush"],
+        faults: ["weight", "hands-open", "reopen", "speed-break"],
         look: "Foot and swing go to the same side, and the step never breaks.",
       },
       {
@@ -79,7 +79,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "The other heel is already light.",
           "Out of the swing, hop to the other foot as it opens.",
         ],
-        faults: ["weight", "reopen", "tilt"],
+        faults: ["weight", "hands-open", "reopen", "speed-break"],
         look: "One foot, then the other, with the rope opening between.",
       },
       {
@@ -90,7 +90,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
         needs: "side-swing both; jump-squat",
         class: "power",
         cues: ["Swing to the side as you sink.", "Heels up, trunk upright.", "Rise into the jump."],
-        faults: ["posture", "tilt", "flat"],
+        faults: ["heel-sink", "posture", "rush", "toes"],
         look: "Deep in the swing, tall in the jump.",
       },
       {
@@ -105,7 +105,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "The handles pass beside the front knee.",
           "Come out of it into a jump with both feet.",
         ],
-        faults: ["posture", "weight", "tilt"],
+        faults: ["heel-sink", "posture", "rush", "toes"],
         look: "The lunge and the swing are to one side, and the back stays straight.",
       },
       {
@@ -120,7 +120,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "Look ahead, not at the rope.",
           "Open on the hip line.",
         ],
-        faults: ["face", "tilt", "reopen"],
+        faults: ["face", "hands-open", "reopen"],
         look: "The circle beside the body is as clean as the forward one.",
       },
     ],
@@ -143,7 +143,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "The rear handle shows past the hip.",
           "First with no jump, then with a step.",
         ],
-        faults: ["short-back", "neck", "tilt"],
+        faults: ["short-back", "neck", "wrong-arm"],
         look: "The rear handle sticks out past the far hip, and the rope swings past beside the body.",
       },
       {
@@ -158,7 +158,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "Turn the shoulders with them.",
           "Wide and slow at first.",
         ],
-        faults: ["short-back", "neck", "tilt"],
+        faults: ["short-back", "neck", "wrong-arm"],
         look: "Both sides of one size, and the rope never touches the trunk.",
       },
       {
@@ -174,7 +174,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "The body follows the hands.",
           "The next jump is backward; be ready for it.",
         ],
-        faults: ["face", "rush", "drift-back"],
+        faults: ["face", "hands-open", "drift-back", "rush"],
         look: "Half a turn, no more, and straight into a backward jump.",
       },
       {
@@ -190,7 +190,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "Turn out of the backward jump while the rope is overhead.",
           "End facing where you began.",
         ],
-        faults: ["face", "rush", "drift-back"],
+        faults: ["face", "hands-open", "drift-back", "rush"],
         look: "Two halves in one direction, and the last jump is forward.",
       },
       {
@@ -205,7 +205,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
           "Let the rope wind twice.",
           "Carry that arm across the body, and it unwinds backward.",
         ],
-        faults: ["face", "flick", "tilt"],
+        faults: ["wrong-arm", "face"],
         look: "Two winds on the forearm, and the rope comes off backward by itself.",
       },
       {

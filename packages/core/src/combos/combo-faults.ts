@@ -3,7 +3,7 @@ import { LIMITS } from "../rope/score.js";
 import { parseScore } from "../rope/parse.js";
 import { sidesOf } from "../sides.js";
 import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
-import { comboSubject } from "./combo.js";
+import { comboSubject } from "../log/combo-subject.js";
 import { judgeCombo } from "./judge.js";
 import { closedUp, countsOf, partOfSkill, type ComboPart } from "./part.js";
 

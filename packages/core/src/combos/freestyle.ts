@@ -4,15 +4,12 @@
  * which are done and which was last; of more, the twelve that bring most come in question.
  */
 import type { Hand } from "../rope/arms.js";
+import type { Roles } from "../syllabus/roles.js";
 import { measureCombo } from "./measures.js";
 import { sidesOfCombo } from "./ability.js";
 import { comboScore, type ComboPart } from "./part.js";
 
 export const FREESTYLE_LIMITS = { seconds: 180, pieces: 12, rest: 60 } as const;
-/** What rests a jumper without stopping the rope. */
-export const ACTIVE_RESTS = ["rope-at-the-side", "side-swings", "back-arm-swings", "boxer-step"] as const;
-export type ActiveRest = (typeof ACTIVE_RESTS)[number];
-
 /** After multiples the rest is longer. */
 const AFTER_MULTIPLES = 1.5;
 const GOAL_WORTH = 1000;
@@ -33,6 +30,8 @@ export interface FreestyleAsked {
   readonly dominant: Hand;
   /** Skills that have to come in it. */
   readonly goals: readonly string[];
+  /** What rests a jumper without stopping the rope, in turn; and the bounce, which is no move of its own. */
+  readonly roles: Pick<Roles, "rests" | "bounce">;
 }
 
 export interface FreestylePiece {
@@ -42,7 +41,7 @@ export interface FreestylePiece {
   readonly seconds: number;
   /** The rest after it; 0 after the last. */
   readonly rest: number;
-  readonly activeRest: ActiveRest | null;
+  readonly activeRest: string | null;
   readonly effort: "footwork" | "arms" | "multiples";
 }
 
@@ -60,12 +59,13 @@ interface Piece {
   readonly skills: ReadonlySet<string>;
 }
 
-function pieceOf({ id, parts }: FreestyleCombo, { tempo, dominant }: FreestyleAsked): Piece | null {
+function pieceOf({ id, parts }: FreestyleCombo, { tempo, dominant, roles }: FreestyleAsked): Piece | null {
   const score = comboScore(parts);
   if (score === null) return null;
   const { seconds, highest, handMoves, counts } = measureCombo(score, { tempo, dominant });
   const effort = highest > 1 ? "multiples" : handMoves * 2 >= counts ? "arms" : "footwork";
-  return { id, seconds, effort, skills: new Set(sidesOfCombo(parts).map((one) => one.subject)) };
+  const skills = sidesOfCombo(parts).map((one) => one.subject);
+  return { id, seconds, effort, skills: new Set(skills.filter((skill) => skill !== roles.bounce)) };
 }
 
 function restAfter(piece: Piece, rest: number): number {
@@ -74,9 +74,7 @@ function restAfter(piece: Piece, rest: number): number {
 
 /** What it costs to do one right after another: the same effort, the same skills. */
 function strain(one: Piece, other: Piece): number {
-  const shared = [...one.skills].filter(
-    (skill) => skill !== "basic-bounce" && other.skills.has(skill),
-  ).length;
+  const shared = [...one.skills].filter((skill) => other.skills.has(skill)).length;
   return (one.effort === other.effort ? SAME_EFFORT : 0) + REPEATED_SKILL * shared;
 }
 
@@ -164,7 +162,11 @@ export function planFreestyle(combos: readonly FreestyleCombo[], asked: Freestyl
   return laidOut(order, all, asked);
 }
 
-function laidOut(order: readonly Piece[], all: readonly Piece[], { rest, goals }: FreestyleAsked): Freestyle {
+function laidOut(
+  order: readonly Piece[],
+  all: readonly Piece[],
+  { rest, goals, roles }: FreestyleAsked,
+): Freestyle {
   let at = 0;
   const pieces = order.map((piece, place): FreestylePiece => {
     const isLast = place === order.length - 1;
@@ -172,7 +174,7 @@ function laidOut(order: readonly Piece[], all: readonly Piece[], { rest, goals }
     const start = at;
     at += piece.seconds + after;
     const { id, seconds, effort } = piece;
-    const activeRest = after === 0 ? null : (ACTIVE_RESTS[place % ACTIVE_RESTS.length] ?? null);
+    const activeRest = after === 0 ? null : (roles.rests[place % Math.max(1, roles.rests.length)] ?? null);
     return { id, at: start, seconds, rest: after, activeRest, effort };
   });
   const touched = new Set(order.flatMap((piece) => [...piece.skills]));

@@ -5,11 +5,14 @@
 import type { Hand } from "../rope/arms.js";
 import { checkScore } from "../rope/check.js";
 import { scoreOf } from "../rope/parse.js";
+import type { Score } from "../rope/score.js";
 import { printScore } from "../rope/print.js";
-import { otherSide, type SideName } from "../sides.js";
-import { inStep } from "../syllabus/ladder.js";
-import type { RunnableDrill } from "../floor/run.js";
-import { comboKey, linkKey } from "./combo.js";
+import { otherSideName, type SideName } from "../sides.js";
+import { LINK_SPACINGS } from "../floor/run.js";
+import type { Catalogue } from "../syllabus/catalogue.js";
+import type { Drill } from "../syllabus/drill.js";
+import { inStep } from "../syllabus/step.js";
+import { comboKey, linkKey } from "../log/combo-subject.js";
 import { linksOf, onSide, type ComboLink } from "./links.js";
 import {
   comboScore,
@@ -26,6 +29,22 @@ export interface LearningOptions {
   readonly side: SideName;
   readonly dominant: Hand;
   readonly tempo: number;
+  /** The steps that a line can be danced in. */
+  readonly steps: readonly DancedStep[];
+}
+
+/** A step that a combo is danced in, by its skill. */
+export interface DancedStep {
+  readonly id: string;
+  readonly score: Score;
+}
+
+/** The steps that a catalogue has for it. */
+export function dancedSteps({ roles, skills }: Catalogue): readonly DancedStep[] {
+  return roles.steps.flatMap((id) => {
+    const score = skills.get(id)?.score ?? null;
+    return score === null ? [] : [{ id, score }];
+  });
 }
 
 export type LearningCode = "link" | "joined" | "spaced" | "whole" | "mirrored" | "new-step" | "faster";
@@ -37,17 +56,16 @@ export interface LearningStep {
   /** What the set is logged about. */
   readonly subject: string;
   readonly side: SideName;
-  readonly drill: RunnableDrill;
+  readonly drill: Drill;
   /** The score of one try, for whatever asks of it. */
   readonly score: string;
   /** Of a link: its place; null for the rest. */
   readonly link: number | null;
-  readonly step: "boxer-step" | "run-step" | null;
+  /** The skill whose step it is danced in. */
+  readonly step: string | null;
   readonly tempo: number | null;
 }
 
-/** Bounces at the hard links, from the widest spacing down. */
-export const SPACINGS = [4, 2, 1, 0] as const;
 const FASTER = [1.1, 1.2] as const;
 /** Fewer moves than this are not joined by halves first. */
 const LEAST_MOVES_TO_HALVE = 4;
@@ -94,7 +112,7 @@ function spacedText(
  * the drill's spacing is added; null where not even none can.
  */
 function widest(textAt: (spacing: number) => string | null) {
-  for (const spacing of SPACINGS) {
+  for (const spacing of LINK_SPACINGS) {
     const score = textAt(spacing);
     if (score !== null) return { spacing, score: textAt(0) ?? score };
   }
@@ -171,10 +189,10 @@ export function learningSteps(
   if (side !== "whole") {
     const mirrored = comboText(parts.map(mirrorPart));
     const drill = { kind: "one-out", count: 5, score: mirrored } as const;
-    add({ id: "mirrored", code: "mirrored", subject, side: otherSide(side), drill, score: mirrored });
+    add({ id: "mirrored", code: "mirrored", subject, side: otherSideName(side), drill, score: mirrored });
   }
-  for (const step of ["boxer-step", "run-step"] as const) {
-    const text = inStep(score, step, side);
+  for (const { id: step, score: feet } of options.steps) {
+    const text = inStep(score, feet, side);
     if (text !== null)
       add({
         id: step,

@@ -3,12 +3,13 @@
  * missing comes first again.
  */
 import type { SideName } from "../sides.js";
-import type { DrillKind } from "../syllabus/drill.js";
-import { DRILL_PASSES } from "../syllabus/ladder.js";
-import { bestCleanWithin, type Miss, type PracticeSet } from "../log/set.js";
-import { comboKey } from "./combo.js";
-import { learningSteps, SPACINGS, type LearningOptions, type LearningStep } from "./learning-steps.js";
-import { linkAtTurn, linksOf, onSide, type ComboLink } from "./links.js";
+import { LINK_SPACINGS } from "../floor/run.js";
+import type { Miss, PracticeSet } from "../log/set.js";
+import { comboKey } from "../log/combo-subject.js";
+import { isPassed } from "../record/passing.js";
+import { parseDrill, passOf, type LoggedDrill } from "../syllabus/drill.js";
+import { learningSteps, type LearningOptions, type LearningStep } from "./learning-steps.js";
+import { linksByTurn, linksOf, onSide, type ComboLink } from "./links.js";
 import type { ComboPart } from "./part.js";
 
 /** A set of the combo or of one of its links, as the log has it. */
@@ -29,28 +30,53 @@ export interface Learning {
 const FAILING = 3;
 
 /** How often one set of a link drill goes through its tries: once for each spacing from its own down. */
-function stagesOf({ kind, spacing = 0 }: { readonly kind: DrillKind; readonly spacing?: number }): number {
-  return kind === "link" ? SPACINGS.filter((one) => one <= spacing).length : 1;
+function stagesOf(spacing: number): number {
+  return LINK_SPACINGS.filter((one) => one <= spacing).length;
+}
+
+function isSameScore(step: LearningStep, drill: LoggedDrill): boolean {
+  return step.drill.kind === "streak" || drill.score === step.score;
 }
 
 function passes(step: LearningStep, set: ComboSet): boolean {
   const { drill } = step;
   if (set.subject !== step.subject || set.side !== step.side || set.drill.kind !== drill.kind) return false;
-  if (drill.kind === "streak")
-    return set.bestStreak >= drill.count && (set.drill.tempo ?? 0) >= (step.tempo ?? 0);
-  if (set.drill.score !== step.score) return false;
-  const pass = DRILL_PASSES[drill.kind];
-  if (pass === null) return false;
-  const stages = stagesOf(drill);
+  if (!isSameScore(step, set.drill)) return false;
+  if (drill.kind === "streak") return (set.drill.tempo ?? 0) >= (step.tempo ?? 0) && isPassed(drill, set);
+  if (drill.kind !== "link") return parseDrill(set.drill) !== null && isPassed(drill, set);
   // A link's set says at which spacing it ended, and it ends at none only through all of them.
-  if (drill.kind === "link") return (set.drill.spacing ?? 0) === 0 && set.clean >= pass.clean * stages;
-  return bestCleanWithin(set, pass.of) >= pass.clean;
+  const pass = passOf(drill);
+  return (set.drill.spacing ?? 0) === 0 && set.clean >= (pass?.clean ?? 0) * stagesOf(drill.spacing);
 }
 
-function missesAt(parts: readonly ComboPart[], links: readonly ComboLink[], misses: readonly Miss[]) {
+/** What of a combo and side does not change with the record; worked out once for it. */
+interface Course {
+  readonly links: readonly ComboLink[];
+  readonly steps: readonly LearningStep[];
+  /** By the rope's bottom, from 0: the link that a miss there belongs to. */
+  readonly linkAt: readonly (ComboLink | null)[];
+}
+
+const courses = new WeakMap<readonly ComboPart[], Map<string, Course>>();
+
+function courseOf(written: readonly ComboPart[], options: LearningOptions): Course {
+  const ofCombo = courses.get(written) ?? new Map<string, Course>();
+  courses.set(written, ofCombo);
+  const { id, side, dominant, tempo, steps: danced } = options;
+  const key = [id, side, dominant, tempo, ...danced.map((step) => step.id)].join(" ");
+  const found = ofCombo.get(key);
+  if (found !== undefined) return found;
+  const parts = onSide(written, side);
+  const links = linksOf(parts, options);
+  const course = { links, steps: learningSteps(written, options), linkAt: linksByTurn(parts, links) };
+  ofCombo.set(key, course);
+  return course;
+}
+
+function missesAt({ linkAt }: Course, misses: readonly Miss[]): ReadonlyMap<number, number> {
   const counts = new Map<number, number>();
   for (const { turn, count = 1 } of misses) {
-    const link = turn === undefined ? null : linkAtTurn(parts, links, turn);
+    const link = turn === undefined ? null : (linkAt[turn - 1] ?? null);
     if (link !== null) counts.set(link.place, (counts.get(link.place) ?? 0) + count);
   }
   return counts;
@@ -62,30 +88,33 @@ export function learningOf(
   options: LearningOptions,
   sets: readonly ComboSet[],
 ): Learning {
-  const parts = onSide(written, options.side);
-  const links = linksOf(parts, options);
-  const steps = learningSteps(written, options);
+  const course = courseOf(written, options);
+  const { links, steps } = course;
   const ofSide = sets.filter((set) => set.side === options.side);
   const wholes = ofSide.filter((set) => set.subject === comboKey(options.id));
-  const passedAt = (step: LearningStep) =>
-    sets.filter((set) => passes(step, set)).reduce((latest, set) => Math.max(latest, set.at), -Infinity);
+  const passedAt = new Map(
+    steps.map((step) => [
+      step.id,
+      sets.filter((set) => passes(step, set)).reduce((latest, set) => Math.max(latest, set.at), -Infinity),
+    ]),
+  );
+  const at = (step: LearningStep | undefined) =>
+    step === undefined ? -Infinity : (passedAt.get(step.id) ?? -Infinity);
   const missed = missesAt(
-    parts,
-    links,
+    course,
     wholes.flatMap((set) => set.misses),
   );
   const failing = links
     .map((link) => {
-      const step = steps.find((one) => one.link === link.place);
-      const since = step === undefined ? -Infinity : passedAt(step);
+      const since = at(steps.find((one) => one.link === link.place));
       const fresh = wholes.filter((set) => set.at > since).flatMap((set) => set.misses);
-      return { link, misses: missesAt(parts, links, fresh).get(link.place) ?? 0 };
+      return { link, misses: missesAt(course, fresh).get(link.place) ?? 0 };
     })
     .filter(({ misses }) => misses >= FAILING)
     .sort((one, other) => other.misses - one.misses)[0]?.link;
   const known = steps.map((step) => ({
     ...step,
-    isPassed: passedAt(step) > -Infinity,
+    isPassed: at(step) > -Infinity,
     misses: step.link === null ? 0 : (missed.get(step.link) ?? 0),
   }));
   const isBack = (step: LearningStep) => step.link !== null && step.link === failing?.place;

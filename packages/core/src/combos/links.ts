@@ -45,17 +45,28 @@ export function linksOf(
   });
 }
 
-/** The link that a miss at a bottom of the combo belongs to; null for the first part and past the end. */
+/**
+ * By the rope's bottom, from 0: the link that a miss there belongs to; null for the first part, and where
+ * what came before was a bounce. The combo is judged once for all of them.
+ */
+export function linksByTurn(
+  parts: readonly ComboPart[],
+  links: readonly ComboLink[],
+): readonly (ComboLink | null)[] {
+  const { score, parts: judged } = judgeCombo(parts);
+  if (score === null) return [];
+  const beats = expandBeats(score);
+  const byPlace = new Map(links.map((link) => [link.place, link]));
+  return judged.flatMap(({ from, beats: count }, place) =>
+    beats.slice(from, from + count).flatMap(({ turns }) => turns.map(() => byPlace.get(place) ?? null)),
+  );
+}
+
+/** The link that a miss at a bottom of the combo belongs to, from 1; null for the first part and past the end. */
 export function linkAtTurn(
   parts: readonly ComboPart[],
   links: readonly ComboLink[],
   turn: number,
 ): ComboLink | null {
-  const { score, parts: judged } = judgeCombo(parts);
-  if (score === null) return null;
-  const place = judged.findIndex(({ from, beats }) => {
-    const before = turnsIn(score, from);
-    return turn > before && turn <= turnsIn(score, from + beats);
-  });
-  return links.find((link) => link.place === place) ?? null;
+  return linksByTurn(parts, links)[turn - 1] ?? null;
 }

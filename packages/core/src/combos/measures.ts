@@ -2,12 +2,12 @@
 import { sideOfArms, type Hand } from "../rope/arms.js";
 import { measureScore } from "../rope/measure.js";
 import { defaultHeight, timeScore, type Timing } from "../rope/timing.js";
+import { airtimeOf } from "../rope/physics.js";
 import { expandBeats, type Score } from "../rope/score.js";
 import { traceBeats } from "../rope/trace.js";
 
 /** A turn rate that changes by more than this from one beat to the next is felt as a jump. */
 const RATE_JUMP = 1.3;
-const GRAVITY = 9.81;
 
 export const COMBO_TEMPO = { least: 60, most: 240, usual: 120 } as const;
 
@@ -16,7 +16,7 @@ export const COMBO_TEMPO = { least: 60, most: 240, usual: 120 } as const;
  * of usual height leaves of it. Throws a `RangeError` for a tempo that leaves no time on the ground.
  */
 export function contactAt(tempo: number): number {
-  const airtime = 2 * Math.sqrt((2 * defaultHeight(1)) / GRAVITY);
+  const airtime = airtimeOf(defaultHeight(1));
   const contact = 60 / tempo - airtime;
   if (contact > 0) return contact;
   throw new RangeError(`tempo is ${tempo}; it must be below ${Math.floor(60 / airtime)} beats a minute.`);

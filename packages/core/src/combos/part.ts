@@ -7,9 +7,8 @@ import { mirrorScore } from "../rope/mirror.js";
 import { printScore } from "../rope/print.js";
 import { expandBeats, withoutDefaults, type Direction, type Item, type Score } from "../rope/score.js";
 import { traceBeats } from "../rope/trace.js";
-import { otherSide, type SideName } from "../sides.js";
+import { otherSideName, type SideName } from "../sides.js";
 import { sideScore, type Catalogue } from "../syllabus/catalogue.js";
-import { sideKey } from "../syllabus/side-table.js";
 
 export interface ComboPart {
   /** The skill or the combo that it is; null for turns that are neither. */
@@ -67,7 +66,7 @@ function scoreText(score: Score): string {
 export function mirrorPart(part: ComboPart): ComboPart {
   const score = printScore(mirrorScore(scoreOfPart(part)));
   if (score === part.score) return part;
-  return { ...part, side: part.side === "whole" ? "whole" : otherSide(part.side), score };
+  return { ...part, side: part.side === "whole" ? "whole" : otherSideName(part.side), score };
 }
 
 /** A skill's side as a part; null for a skill outside the rope model. */
@@ -83,7 +82,7 @@ export function countsOf(part: ComboPart): number {
 
 /** What tells one part from another, however often it is done. */
 export function partKey({ subject, side, score }: ComboPart): string {
-  return subject === null ? score : sideKey(subject, side);
+  return subject === null ? score : `${subject} ${side}`;
 }
 
 export function isSamePart(one: ComboPart, other: ComboPart): boolean {

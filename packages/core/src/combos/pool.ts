@@ -3,7 +3,8 @@ import type { Arms } from "../rope/arms.js";
 import { expandBeats } from "../rope/score.js";
 import type { SideName } from "../sides.js";
 import type { Catalogue } from "../syllabus/catalogue.js";
-import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
+import type { SubjectSide } from "../syllabus/roles.js";
+import { isSameSide, SideSet } from "../syllabus/side-map.js";
 import { isMet, type Status } from "../record/standing.js";
 import type { PoolPart } from "./asked.js";
 import { closedUp, partOfSkill, scoreOfPart, type ComboPart } from "./part.js";
@@ -26,22 +27,22 @@ export function comboPool(
   sides: readonly SideStatus[],
   {
     newSide = null,
-    wanted = new Set<string>(),
+    wanted = new SideSet(),
     combos = [],
   }: {
     readonly newSide?: SubjectSide | null;
-    readonly wanted?: ReadonlySet<string>;
+    readonly wanted?: SideSet;
     readonly combos?: readonly OwnCombo[];
   } = {},
 ): readonly PoolPart[] {
   const skills = sides.flatMap(({ subject, side, status }): PoolPart[] => {
-    const isNew = newSide !== null && newSide.subject === subject && newSide.side === side && !isMet(status);
+    const isNew = newSide !== null && isSameSide(newSide, { subject, side }) && !isMet(status);
     // A locked skill is not open, whoever names it.
     if (!isMet(status) && (!isNew || status === "locked")) return [];
     const part = partOfSkill(catalogue, subject, side);
     const closed = part === null ? null : closedUp(part);
     return [part, closed].flatMap((one) =>
-      one === null ? [] : [{ part: one, isNew, isWanted: wanted.has(sideKey(subject, side)) }],
+      one === null ? [] : [{ part: one, isNew, isWanted: wanted.has({ subject, side }) }],
     );
   });
   const own = combos

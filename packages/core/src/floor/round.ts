@@ -2,9 +2,8 @@
  * A round for a whole class: one drill and one clock, and one tap or a number for each (teaching.md, A
  * class on the floor). One adult cannot count ten children, so an answer stands for a set.
  */
-import { DEFAULT_TEMPO } from "../syllabus/gates.js";
-import type { Drill } from "../syllabus/drill.js";
-import { heldRepetitions } from "./run.js";
+import { DEFAULT_TEMPO, heldRepetitions } from "../syllabus/gates.js";
+import { DRILL_ROWS, doseOf, passOf, type Drill } from "../syllabus/drill.js";
 import type { Miss } from "../log/set.js";
 
 export const ROUND_ANSWERS = ["made-it", "nearly", "not-yet"] as const;
@@ -39,12 +38,10 @@ export function roundCounts(answer: RoundAnswer, asked: number): RoundCounts {
   }
 }
 
-/** What a drill asks in a row where nobody counts each try: its aim, else its own number; a hold by its tempo. */
-export function askedInARow(
-  { drill, aim }: { readonly drill: Drill; readonly aim: number | null },
-  beats: number,
-): number {
-  const { kind, count, top, rounds, seconds = 0, tempo = DEFAULT_TEMPO } = drill;
-  const own = kind === "hold" ? heldRepetitions(seconds, tempo, beats) : (count ?? top ?? rounds ?? 1);
-  return Math.max(1, aim ?? own);
+/** What a drill asks where nobody counts each try: its own number, or the clean ones that pass it; a hold by its tempo. */
+export function askedInARow(drill: Drill, beats: number): number {
+  if (drill.kind === "hold")
+    return Math.max(1, heldRepetitions(drill.seconds, drill.tempo ?? DEFAULT_TEMPO, beats));
+  const isTries = DRILL_ROWS[drill.kind].measure === "tries";
+  return Math.max(1, isTries ? (passOf(drill)?.clean ?? doseOf(drill)) : doseOf(drill));
 }

@@ -3,16 +3,15 @@
  * The rules stand in the order in which they are tried, and the first that fits is what is said.
  */
 import type { SideName } from "../sides.js";
-import type { SubjectSide } from "../syllabus/side-table.js";
-import { DRILL_KINDS, type DrillKind } from "../syllabus/drill.js";
+import type { SubjectSide } from "../syllabus/roles.js";
+import type { DrillKind } from "../syllabus/drill.js";
 import type { FaultCode } from "../syllabus/fault.js";
 import type { WeekLoad } from "../record/load.js";
-import { rungAfter } from "../next/rung.js";
 import { missCount, type Miss } from "../log/set.js";
 
 /** What of a set says why it went as it did. */
 export interface JudgedSet {
-  readonly kind: DrillKind;
+  readonly kind: string;
   readonly clean: number;
   readonly misses: readonly Miss[];
 }
@@ -28,14 +27,10 @@ export type Suggestion =
   | { readonly code: "sibling"; readonly subject: string }
   /** Not moving either, and a part of it has not been seen for long. */
   | { readonly code: "rusty-part"; readonly subject: string; readonly side: SideName }
-  /** Not moving for three lessons: one step gentler on the ladder, before anything else. */
-  | { readonly code: "stuck" }
+  /** Two reviews running that went badly: whether it is cleared is to be looked at. */
+  | { readonly code: "reopen"; readonly reviews: number }
   /** The week's landings have passed their allowance. */
   | { readonly code: "load"; readonly landings: number; readonly allowance: number }
-  /** The rung was passed: on to the next one, while it goes well. */
-  | { readonly code: "next-rung"; readonly passed: number; readonly next: number }
-  /** More misses than clean: a step back on the ladder. */
-  | { readonly code: "gentler"; readonly clean: number; readonly tries: number }
   /** The gate is met here; the other side is behind. */
   | { readonly code: "other-side"; readonly side: SideName };
 
@@ -50,11 +45,10 @@ export interface SuggestionContext {
   readonly sibling: string | null;
   /** A part of it that has gone rusty; null where none has. */
   readonly rustyPart: SubjectSide | null;
-  /** The drill that mends a fault, where one does. */
+  /** The drill that mends a fault on this ladder, where one does. */
   readonly drillFor: (fault: FaultCode) => DrillKind | null;
-  /** The rung that the last set passed, 0 for none, and the gate as a streak. */
-  readonly passed: number;
-  readonly gateStreak: number;
+  /** Reviews in a row that went badly. */
+  readonly lowReviews: number;
   /** The week so far, unless its caution was shown in this lesson already. */
   readonly week: Pick<WeekLoad, "landings" | "allowance"> | null;
 }
@@ -93,29 +87,23 @@ export function commonestFault(
   return first === undefined ? null : { fault: first[0], times: first[1] };
 }
 
-function rankOf({ kind }: JudgedSet): number {
-  return DRILL_KINDS.indexOf(kind);
-}
-
 /**
- * What a plateau is treated with (teaching.md, Stuck), in this order: the drill one step gentler, the
- * fix for the fault noted most, the sibling, a part that has gone rusty. What the last sets have
- * tried already is passed over.
+ * What a plateau is treated with beside its gentler drill, which the proposals give (record.md, Stuck), in
+ * this order: the fix for the fault noted most, the sibling, a part that has gone rusty; each tried once.
  */
-function treatmentOf({ sets, sibling, rustyPart, drillFor }: SuggestionContext): Suggestion {
-  const hardest = Math.max(...sets.map(rankOf));
-  if (!sets.some((set) => rankOf(set) < hardest)) return { code: "stuck" };
+function treatmentOf({ sets, sibling, rustyPart, drillFor }: SuggestionContext): Suggestion | null {
   const common = commonestFault(sets);
   const mending = common === null ? null : drillFor(common.fault);
   const isMended = mending !== null && sets.some(({ kind }) => kind === mending);
   if (common !== null && !isMended) return { code: "fix", ...common };
   if (sibling !== null) return { code: "sibling", subject: sibling };
-  if (rustyPart !== null) return { code: "rusty-part", ...rustyPart };
-  return { code: "stuck" };
+  return rustyPart === null ? null : { code: "rusty-part", ...rustyPart };
 }
 
+const LOW_REVIEWS = 2;
+
 export function suggestionOf(context: SuggestionContext): Suggestion | null {
-  const { sets, isCleared, isStuck, sideBehind, week, passed, gateStreak } = context;
+  const { sets, isCleared, isStuck, sideBehind, week, lowReviews } = context;
   const [last] = sets;
   if (last === undefined) return null;
   const parts = halves(last);
@@ -125,19 +113,14 @@ export function suggestionOf(context: SuggestionContext): Suggestion | null {
   if (week !== null && week.allowance !== null && week.landings > week.allowance) {
     return { code: "load", landings: week.landings, allowance: week.allowance };
   }
+  if (isCleared && lowReviews >= LOW_REVIEWS) return { code: "reopen", reviews: lowReviews };
   if (isStuck && !isCleared) return treatmentOf(context);
-  if (!isCleared && passed > 0 && passed < gateStreak) {
-    return { code: "next-rung", passed, next: rungAfter(passed, gateStreak) };
-  }
   const common = commonestFault(sets);
   if (!isCleared && common !== null && common.times >= FEWEST_OF_A_FAULT) return { code: "fix", ...common };
   const unnamed = missCount(sets.flatMap((set) => set.misses).filter((miss) => miss.fault === undefined));
   const tries = sets.reduce((sum, set) => sum + triesOf(set), 0);
   if (!isCleared && common === null && unnamed >= FEWEST_UNNAMED && unnamed * 2 > tries) {
     return { code: "rope-length", misses: unnamed };
-  }
-  if (!isCleared && triesOf(last) >= FEWEST_TRIES && last.clean * 3 < triesOf(last)) {
-    return { code: "gentler", clean: last.clean, tries: triesOf(last) };
   }
   if (isCleared && sideBehind !== null) return { code: "other-side", side: sideBehind };
   return null;

@@ -1,5 +1,3 @@
-import type { Instant, LocalDate } from "../instant.js";
-
 /** What an instructor (or placement) decided about one skill and side; the reason is kept with it. */
 export type Decision =
   /** Cleared by hand. It counts as the most that anything asks, unless `count` in a row is named. */
@@ -11,10 +9,3 @@ export type Decision =
 
 export const PLACEMENT_ANSWERS = ["clean", "nearly", "no"] as const;
 export type PlacementAnswer = (typeof PLACEMENT_ANSWERS)[number];
-
-export interface DecisionEntry {
-  readonly id: string;
-  readonly decision: Decision;
-  readonly at: Instant;
-  readonly lesson: LocalDate;
-}

@@ -1,5 +1,5 @@
 import type { Instant, LocalDate } from "../instant.js";
-import type { Drill } from "../syllabus/drill.js";
+import type { LoggedDrill } from "../syllabus/drill.js";
 import type { FaultCode } from "../syllabus/fault.js";
 
 export const COUNTED_BY = ["tapped", "sensor", "sound", "hand"] as const;
@@ -18,7 +18,8 @@ export interface Miss {
 /** One set of one student, as the log keeps it (teaching.md, What counts). */
 export interface PracticeSet {
   readonly id: string;
-  readonly drill: Drill;
+  /** As some device wrote it; `parseDrill` says what it is. */
+  readonly drill: LoggedDrill;
   readonly clean: number;
   readonly misses: readonly Miss[];
   readonly bestStreak: number;

@@ -9,23 +9,14 @@
  * undecided needs reaches the best. The map's eithers are few, so the search is short; its worst
  * case is exponential in the number of undecided eithers.
  */
-import { BASE_TEST, BASE_TEST_COUNT, BASE_TEST_PARTS } from "../record/base-test.js";
-import { hasInARow, NO_FACTS } from "../record/evidence.js";
-import {
-  expectedTriesLeft,
-  LEARNING_PACES,
-  missChance,
-  triesFromMiss,
-  type MissChance,
-  type TriesLeft,
-} from "../record/learner.js";
-import type { Instant } from "../instant.js";
-import { sidesOf, type SideName } from "../sides.js";
-import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
-import type { Gate, School } from "../syllabus/gates.js";
-import { sideKey, sideTable, type SubjectSide } from "../syllabus/side-table.js";
-import type { SkillClass } from "../syllabus/skill.js";
-import { isMet, type Standing, type Status } from "../record/standing.js";
+import { hasInARow } from "../record/facts.js";
+import { isMet, standingOf, type Reading, type Standing, type Status } from "../record/standing.js";
+import { expectedTriesTo, triesOfAll, triesTo, type TriesLeft } from "../record/tries.js";
+import type { SideName } from "../sides.js";
+import { gateAsStreak, type Gate } from "../syllabus/gates.js";
+import type { Side } from "../syllabus/side.js";
+import type { Syllabus } from "../syllabus/syllabus.js";
+import { waitsForSibling, type FusedFirst } from "./fused.js";
 
 /** A skill to be cleared on one side or both; a skill without sides as a whole. */
 export interface Goal {
@@ -34,16 +25,18 @@ export interface Goal {
 }
 
 /** One side of the path and what is asked of it. */
-export interface PathStep extends SubjectSide {
+export interface PathStep {
+  readonly of: Side;
   readonly gate: Gate;
   readonly status: Status;
   readonly tries: TriesLeft;
 }
 
 /** An either on the path: which way was taken, and what the path would have cost the other way. */
-export interface PathChoice extends SubjectSide {
-  readonly taken: readonly SubjectSide[];
-  readonly passed: readonly (readonly SubjectSide[])[];
+export interface PathChoice {
+  readonly of: Side;
+  readonly taken: readonly Side[];
+  readonly passed: readonly (readonly Side[])[];
 }
 
 export interface GoalPath {
@@ -54,28 +47,26 @@ export interface GoalPath {
   readonly tries: TriesLeft;
 }
 
-export interface PathContext {
-  readonly catalogue: Catalogue;
-  /** The school under which the standings were read. */
-  readonly school: School;
-  readonly now: Instant;
+export interface PathOptions {
+  /** Which fused double is taught first, where a need is content with either. */
+  readonly fusedFirst?: FusedFirst;
 }
 
-/** A side that is asked for by its number, the gate it is to reach, and the tries expected until then. */
+/** A side that is asked for, the gate it is to reach, and the tries expected until then. */
 interface Asked {
-  readonly index: number;
+  readonly of: Side;
   readonly gate: Gate;
   readonly cost: number;
 }
 
 /** A need of a side that is not met: the ways to meet it. */
 interface OpenNeed {
-  readonly of: number;
+  readonly of: Side;
   readonly ways: readonly (readonly Asked[])[];
 }
 
 /** The needs of a side that are not met. */
-type NeedsOf = (index: number) => readonly OpenNeed[];
+type NeedsOf = (side: Side) => readonly OpenNeed[];
 
 /** Sides asked so far, by number: for each, the dearest gate asked of it. */
 type Demands = readonly (Asked | undefined)[];
@@ -89,7 +80,7 @@ interface Found {
 /** What a way adds to what is asked already. */
 function addedBy(way: readonly Asked[], demands: Demands): number {
   let sum = 0;
-  for (const { index, cost } of way) sum += Math.max(0, cost - (demands[index]?.cost ?? 0));
+  for (const { of, cost } of way) sum += Math.max(0, cost - (demands[of.index]?.cost ?? 0));
   return sum;
 }
 
@@ -111,13 +102,13 @@ class Branch {
   /** Asks for sides, and for all that they need whatever is chosen. */
   ask(way: readonly Asked[]): void {
     for (const asked of way) {
-      const before = this.demands[asked.index];
+      const before = this.demands[asked.of.index];
       if (before === undefined || asked.cost > before.cost) {
-        this.demands[asked.index] = asked;
+        this.demands[asked.of.index] = asked;
         this.total += asked.cost - (before?.cost ?? 0);
       }
       if (before !== undefined) continue;
-      for (const need of this.needsOf(asked.index)) {
+      for (const need of this.needsOf(asked.of)) {
         const [only] = need.ways;
         if (need.ways.length === 1 && only !== undefined) this.ask(only);
         else this.undecided.push(need);
@@ -172,131 +163,112 @@ function search(needsOf: NeedsOf, goals: readonly Asked[]): Found {
   return found[0] ?? root;
 }
 
-/** The base test as a side of the path: once through its five parts, each of them at 100 first. */
-const BASE_SIDE: SubjectSide = { subject: BASE_TEST, side: "whole" };
-const BASE_GATE: Gate = { kind: "streak", count: BASE_TEST_COUNT };
-const BASE_TEST_TRIES = BASE_TEST_PARTS.length * BASE_TEST_COUNT;
-const BASE_TEST_ROUND: TriesLeft = {
-  expected: BASE_TEST_TRIES,
-  low: BASE_TEST_TRIES,
-  high: BASE_TEST_TRIES,
-};
-
-/** Tries left from a standing to a gate. The percentiles are what costs; untried sides share them by class. */
-function triesOfSteps({ catalogue, now }: PathContext) {
-  const untried = new Map<SkillClass, MissChance>();
-  return ({ facts, subject }: Standing, gate: Gate): TriesLeft => {
-    const { skillClass, beats } = skillOf(catalogue, subject);
-    const pace = LEARNING_PACES[skillClass];
-    const isUntried = facts.cleanSum === 0 && facts.missSum === 0;
-    const miss = (isUntried ? untried.get(skillClass) : undefined) ?? missChance(facts, pace, now);
-    if (isUntried) untried.set(skillClass, miss);
-    return triesFromMiss(miss, gate, pace, beats);
-  };
+/** The sides that a goal names; none for a skill that the syllabus has not. */
+export function goalSides(syllabus: Syllabus, { subject, side }: Goal): readonly Side[] {
+  const sides = syllabus.sidesOf(subject);
+  const wanted = sides.filter((one) => side === "both" || one.side === side);
+  return wanted.length === 0 ? sides : wanted;
 }
 
-/** The sides that a goal names. Throws a `RangeError` for a skill that the catalogue does not have. */
-export function goalSides(catalogue: Catalogue, { subject, side }: Goal): readonly SubjectSide[] {
-  const sides = sidesOf(skillOf(catalogue, subject));
-  const wanted = sides.filter((one) => side === "both" || one === side);
-  return (wanted.length === 0 ? sides : wanted).map((one) => ({ subject, side: one }));
-}
-
-/**
- * The and/or graph that a student's standings span, by the numbers of the sides: what each locked
- * side still needs. The base test has the number after the last.
- */
+/** The and/or graph that a student's standings span: what each locked side still needs. */
 class Graph {
-  private readonly indexOf: ReadonlyMap<string, number>;
-  private readonly base: number;
-
   constructor(
-    private readonly standings: readonly Standing[],
-    private readonly context: PathContext,
-  ) {
-    this.indexOf = sideTable(context.catalogue, context.school).indexOf;
-    this.base = standings.length;
+    private readonly reading: Reading,
+    private readonly fusedFirst: FusedFirst,
+  ) {}
+
+  /** The asking of a side that has not reached the gate; the base test is once through its parts. */
+  asked(of: Side, gate: Gate): Asked {
+    if (of === this.reading.syllabus.baseTest) return { of, gate, cost: this.onceThrough };
+    const { skillClass, beats } = of.skill;
+    const learner = { skillClass, gateStreak: gateAsStreak(gate, beats) };
+    return { of, gate, cost: expectedTriesTo(this.standingOf(of).belief, gate, learner, this.reading.model) };
   }
 
-  /** The asking of a side that has not reached the gate. */
-  asked({ subject, side }: SubjectSide, gate: Gate): Asked {
-    const index = this.indexOf.get(sideKey(subject, side)) ?? this.base;
-    const one = this.standings[index];
-    if (one === undefined) return { index, gate, cost: BASE_TEST_TRIES };
-    const { skillClass, beats } = skillOf(this.context.catalogue, subject);
-    const cost = expectedTriesLeft(one.facts, gate, LEARNING_PACES[skillClass], beats, this.context.now);
-    return { index, gate, cost };
+  /** Tries of the base test itself. */
+  get onceThrough(): number {
+    const role = this.reading.syllabus.catalogue.roles.baseTest;
+    return role === null ? 0 : role.parts.length * role.count;
   }
 
-  standingOf({ subject, side }: SubjectSide): Standing | undefined {
-    return this.standings[this.indexOf.get(sideKey(subject, side)) ?? this.base];
+  standingOf(of: Side): Standing {
+    return standingOf(this.reading, of);
   }
 
-  sideAt(index: number): SubjectSide {
-    const { subject, side } = this.standings[index] ?? BASE_SIDE;
-    return { subject, side };
-  }
-
-  readonly needsOf: NeedsOf = (index) => {
-    if (index === this.base) return this.baseParts();
-    const one = this.standings[index];
-    if (one?.status !== "locked") return [];
+  readonly needsOf: NeedsOf = (side) => {
+    if (side === this.reading.syllabus.baseTest) return this.baseParts(side);
+    const { status, unmet } = this.standingOf(side);
+    if (status !== "locked") return [];
     const needs = new Map<number, Asked[][]>();
-    for (const unmet of one.unmet) {
-      const ways = needs.get(unmet.needIndex) ?? [];
-      needs.set(unmet.needIndex, ways);
-      (ways[unmet.way] ??= []).push(this.asked(unmet, unmet.gate));
+    for (const gap of unmet) {
+      const ways = needs.get(gap.needIndex) ?? [];
+      needs.set(gap.needIndex, ways);
+      (ways[gap.way] ??= []).push(this.asked(gap.of, gap.gate));
     }
-    return [...needs.values()].map((ways) => ({ of: index, ways }));
+    return [...needs.values()].map((ways) => ({ of: side, ways: this.withoutWaiting(ways) }));
   };
 
-  private baseParts(): readonly OpenNeed[] {
-    const sides = BASE_TEST_PARTS.map(([subject, side]) => ({ subject, side }));
-    return sides
-      .filter((side) => !hasInARow(this.standingOf(side)?.facts ?? NO_FACTS, BASE_TEST_COUNT))
-      .map((side) => ({ of: this.base, ways: [[this.asked(side, BASE_GATE)]] }));
+  /** Where either fused double would do, the one that waits for its sibling is no way. */
+  private withoutWaiting(ways: readonly (readonly Asked[])[]): readonly (readonly Asked[])[] {
+    const first = ways.filter(
+      (way) => !way.some(({ of }) => waitsForSibling(this.reading, of, this.fusedFirst)),
+    );
+    return first.length === 0 ? ways : first;
   }
 
-  /** Numbers in an order in which every side follows what it needs: the base test after its parts. */
+  private baseParts(base: Side): readonly OpenNeed[] {
+    const parts = base.needs.flat(2);
+    return parts
+      .filter(({ of, count }) => !hasInARow(this.standingOf(of).facts, count ?? 0))
+      .map(({ of, count }) => ({
+        of: base,
+        ways: [[this.asked(of, { kind: "streak", count: count ?? 1 })]],
+      }));
+  }
+
+  /** The sides in an order in which every one follows what it needs: the base test after its parts. */
   ordered(demands: Demands): readonly Asked[] {
-    const parts = BASE_TEST_PARTS.map((part) => this.indexOf.get(sideKey(...part)) ?? -1);
-    const placeOf = ({ index }: Asked) => (index === this.base ? Math.max(...parts) + 0.5 : index);
-    const asked = demands.filter((one) => one !== undefined);
-    return asked.sort((one, other) => placeOf(one) - placeOf(other));
+    const { baseTest } = this.reading.syllabus;
+    const parts = baseTest?.needs.flat(2).map(({ of }) => of.index) ?? [];
+    const placeOf = ({ of }: Asked) => (of === baseTest ? Math.max(...parts) + 0.5 : of.index);
+    return demands.filter((one) => one !== undefined).sort((one, other) => placeOf(one) - placeOf(other));
   }
 }
 
 /**
- * The cheapest path to all the goals together, from a student's standings. Goals that are cleared
- * add nothing; the path of a student who has them all is empty.
+ * The cheapest path to all the goals together, from a student's reading. Goals that are cleared add
+ * nothing; the path of a student who has them all is empty.
  */
 export function goalPath(
-  standings: readonly Standing[],
+  reading: Reading,
   goals: readonly Goal[],
-  context: PathContext,
+  { fusedFirst = "own-record" }: PathOptions = {},
 ): GoalPath {
-  const graph = new Graph(standings, context);
+  const graph = new Graph(reading, fusedFirst);
   const asked = goals
-    .flatMap((goal) => goalSides(context.catalogue, goal))
-    .flatMap((side): Asked[] => {
-      const one = graph.standingOf(side);
-      return one === undefined || isMet(one.status) ? [] : [graph.asked(side, one.gate)];
-    });
+    .flatMap((goal) => goalSides(reading.syllabus, goal))
+    .flatMap((side): Asked[] => (isMet(graph.standingOf(side).status) ? [] : [graph.asked(side, side.gate)]));
   const { demands, decided } = search(graph.needsOf, asked);
-  const triesOf = triesOfSteps(context);
-  const total = { expected: 0, low: 0, high: 0 };
-  const steps = graph.ordered(demands).map(({ index, gate }): PathStep => {
-    const one = standings[index];
-    const tries = one === undefined ? BASE_TEST_ROUND : triesOf(one, gate);
-    total.expected += tries.expected;
-    total.low += tries.low;
-    total.high += tries.high;
-    return { ...graph.sideAt(index), gate, status: one?.status ?? "ready", tries };
+  const steps = graph.ordered(demands).map(({ of, gate }): PathStep => {
+    const { belief, status } = graph.standingOf(of);
+    const { skillClass, beats } = of.skill;
+    const once = graph.onceThrough;
+    const tries =
+      of === reading.syllabus.baseTest
+        ? { expected: once, low: once, high: once }
+        : triesTo(belief, gate, { skillClass, gateStreak: gateAsStreak(gate, beats) }, reading.model);
+    return { of, gate, status, tries };
   });
   const choices = decided.map(({ need, way }): PathChoice => {
-    const named = need.ways.map((one) => one.map(({ index }) => graph.sideAt(index)));
-    const passed = named.filter((_, number) => number !== way);
-    return { ...graph.sideAt(need.of), taken: named[way] ?? [], passed };
+    const named = need.ways.map((one) => one.map(({ of }) => of));
+    return { of: need.of, taken: named[way] ?? [], passed: named.filter((_, number) => number !== way) };
   });
-  return { steps, choices, tries: total };
+  return {
+    steps,
+    choices,
+    tries: triesOfAll(
+      steps.map((step) => step.tries),
+      reading.model,
+    ),
+  };
 }

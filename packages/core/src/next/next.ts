@@ -1,60 +1,71 @@
 /**
- * What a student does next: every ready or working side with its drill, its chance and the reason,
- * the best first. The reason is the first rule of the list that fits, and the order is the rules'
+ * What a student does next (record.md, What now): every open side with its drill, its chance and the
+ * reason, the best first. The reason is the first rule of the list that fits, and the order is the rules'
  * order, so that what the screen says is what decided.
  */
-import type { Instant, LocalDate } from "../instant.js";
-import { otherSide, type SideName } from "../sides.js";
-import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
-import { gateAsStreak, type Gate } from "../syllabus/gates.js";
-import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
-import { isMet, type Standing } from "../record/standing.js";
+import type { LocalDate } from "../instant.js";
+import type { SideName } from "../sides.js";
+import { isClearedStatus, isMet, standingOf, type Reading, type Standing } from "../record/standing.js";
+import { inARow } from "../record/chance.js";
 import type { Drill } from "../syllabus/drill.js";
-import { gateChance, nearGate, nextRung } from "../record/learner.js";
-import { gateDrill } from "../floor/run.js";
-import { rungDrill } from "./rung.js";
+import { gateAsStreak, type Gate } from "../syllabus/gates.js";
+import type { Side } from "../syllabus/side.js";
+import { waitsForSibling, type FusedFirst } from "./fused.js";
+import { leadingSides } from "./leading.js";
+import { stageOf, type Stage } from "./stage.js";
 
 export type NextReason =
-  /** The best streak is at least 0.8 of the gate: try the gate itself. */
-  | { readonly code: "near-gate"; readonly best: number; readonly gate: number }
-  /** The other side is cleared; sides are kept in step. */
-  | { readonly code: "other-side"; readonly cleared: SideName }
   /** The first step still to be done of the way to a goal. */
   | { readonly code: "toward-goal"; readonly goal: string }
+  /** Two in four or better: the gate itself comes first. */
+  | { readonly code: "near-gate"; readonly best: number; readonly gate: number }
+  /** Begun; the other side is cleared, and sides are kept in step. */
+  | { readonly code: "other-side"; readonly cleared: SideName }
+  /** Three lessons of honest tries moved nothing: gentler. */
+  | { readonly code: "stuck" }
+  /** The same drill failed twice running today: one step back. */
+  | { readonly code: "step-back" }
+  /** Two lessons of gentle drills: the whole is tried once all the same. */
+  | { readonly code: "whole-once" }
   /** Begun, and clearing it opens other skills. */
   | { readonly code: "opens"; readonly skills: readonly string[] }
   /** Begun, short of the gate. */
   | { readonly code: "short-of-gate"; readonly best: number; readonly gate: number }
+  /** Cleared, and its review is due. */
+  | { readonly code: "review"; readonly due: LocalDate; readonly underGoal: boolean }
   /** All that it needs is in place, and it has not been tried. */
   | { readonly code: "new"; readonly opens: readonly string[] }
   /** Not tried; the stronger side goes first. */
   | { readonly code: "second-side"; readonly first: SideName };
 
-export interface NextDrill extends SubjectSide {
+export interface NextDrill {
+  readonly of: Side;
   readonly drill: Drill;
-  /** In a row, what `chance` is the chance of; null where the drill itself says it. */
-  readonly aim: number | null;
+  /** The chance to pass it as it is. */
   readonly chance: number;
   /** What it is on the way to: its own gate, or more where a path asks for more. */
   readonly gate: Gate;
+  /** The gate itself, to be tried beside; null while it is too far, and where it is the drill already. */
+  readonly tryGate: { readonly drill: Drill; readonly chance: number } | null;
+  /** What comes on its ladder once this is passed; null at the gate. */
+  readonly after: Drill | null;
   readonly reason: NextReason;
+  /** Neither begun nor cleared. */
+  readonly isNew: boolean;
 }
 
 /** The stronger side first until its gate, or the sides in turn from the start. */
 export type SideOrder = "stronger-first" | "alternate";
 
-/** Open-cross or cross-open first, or whichever part of it the student's own record shows stronger. */
-export type FusedFirst = "own-record" | "open-cross" | "cross-open";
-
-export interface OnPath extends SubjectSide {
+export interface OnPath {
+  readonly of: Side;
   readonly goal: string;
   /** What the path asks of it, which may be more than its own gate. */
   readonly gate: Gate;
 }
 
-export interface NextContext {
-  readonly catalogue: Catalogue;
-  /** The side that is drilled first where there are two. */
+export interface NextOptions {
+  /** The side that is drilled first where there are two and the record does not say. */
   readonly strongerSide: "left" | "right";
   /** Whether that side goes first until its gate, or both take turns. */
   readonly sideOrder?: SideOrder;
@@ -62,118 +73,194 @@ export interface NextContext {
   readonly fusedFirst?: FusedFirst;
   /** The sides on the way to the goals, in order, and the goal that each belongs to. */
   readonly path?: readonly OnPath[];
-  readonly now: Instant;
-  /** The studio's day at `now`: what was tried enough on it makes room for something else. */
-  readonly today: LocalDate;
+  /** Sides whose reviews come first. */
+  readonly underGoals?: ReadonlySet<Side>;
 }
 
-const RANK: Readonly<Record<NextReason["code"], number>> = {
-  "near-gate": 0,
-  "toward-goal": 1,
-  "other-side": 2,
-  opens: 3,
-  "short-of-gate": 4,
-  new: 5,
-  "second-side": 6,
-};
+/** Depth before breadth: so many new skills a lesson while begun ones are open. */
+export const NEW_SKILLS = 2;
 
-/** More tries of one side in a lesson teach ever less (teaching.md: not a whole session on one kind of effort). */
-const ENOUGH_TRIES = 60;
+/** The groups in which proposals come. */
+const GROUPS = ["goal", "begun", "review", "new", "more-new"] as const;
+type Group = (typeof GROUPS)[number];
 
 interface Candidate extends NextDrill {
-  readonly isOnPath: boolean;
-  /** Whether the lesson has had enough of it. */
-  readonly isSated: boolean;
-  readonly level: number;
+  readonly group: Group;
+  readonly place: number;
   readonly progress: number;
+  readonly isSated: boolean;
+  readonly opens: number;
+  readonly level: number;
+  readonly isLeading: boolean;
+}
+
+/** What somebody who does a cleared skill is taken to know: it is not offered any more. */
+function impliedSides({ standings }: Reading): ReadonlySet<Side> {
+  const implied = new Set<Side>();
+  for (const { of, status } of standings) {
+    if (isClearedStatus(status)) for (const one of of.implies) implied.add(one);
+  }
+  return implied;
+}
+
+/** The skills that wait for a side: locked, and it is among what they lack. */
+function waitingFor(reading: Reading, side: Side): readonly string[] {
+  const waiting = side.opens.filter((one) => {
+    const { status, unmet } = standingOf(reading, one);
+    return status === "locked" && unmet.some((gap) => gap.of === side);
+  });
+  return [...new Set(waiting.map((one) => one.subject))];
+}
+
+/** Half the gate, which opens the next interval of reviews. */
+export function reviewDrill({
+  gateStreak,
+}: Pick<Side, "gateStreak">): Extract<Drill, { readonly kind: "streak" }> {
+  return { kind: "streak", count: Math.max(1, Math.ceil(gateStreak / 2)) };
+}
+
+function isOpen({ status }: Standing): boolean {
+  return status === "ready" || status === "working";
+}
+
+/** The proposals in order. O(sides log sides). */
+export function nextDrills(reading: Reading, options: NextOptions): readonly NextDrill[] {
+  const { standings, syllabus } = reading;
+  const { levels } = syllabus.catalogue;
+  const { sideOrder = "stronger-first", fusedFirst = "own-record", underGoals = new Set<Side>() } = options;
+  const path = new Map<Side, OnPath & { readonly place: number }>();
+  for (const [place, one] of (options.path ?? []).entries())
+    if (!path.has(one.of)) path.set(one.of, { ...one, place });
+  const leading = leadingSides(reading, options.strongerSide);
+  const implied = impliedSides(reading);
+
+  const reasonOf = (stage: Stage): NextReason => {
+    const { standing, gate } = stage;
+    const { of, facts } = standing;
+    const asked = gateAsStreak(gate, of.skill.beats);
+    if (stage.isGateFirst && stage.isBegun) return { code: "near-gate", best: facts.bestStreak, gate: asked };
+    if (stage.turn !== "usual") return { code: stage.turn };
+    const step = path.get(of);
+    if (step !== undefined) return { code: "toward-goal", goal: step.goal };
+    const other = of.other === null ? null : standingOf(reading, of.other);
+    if (other !== null && isClearedStatus(other.status))
+      return { code: "other-side", cleared: other.of.side };
+    if (!stage.isBegun) {
+      const waits = other !== null && sideOrder === "stronger-first" && of.side !== leading(of);
+      if (waits && other.status !== "locked") return { code: "second-side", first: other.of.side };
+      return { code: "new", opens: waitingFor(reading, of) };
+    }
+    const skills = waitingFor(reading, of);
+    return skills.length > 0
+      ? { code: "opens", skills }
+      : { code: "short-of-gate", best: facts.bestStreak, gate: asked };
+  };
+
+  const openCandidate = (standing: Standing): Candidate | null => {
+    const { of } = standing;
+    const onPath = path.get(of);
+    const stage = stageOf(reading, of, onPath?.gate);
+    const { step, tryGate } = stage;
+    if (step === null) return null;
+    const isGate = stage.isGateFirst && tryGate !== null;
+    const isNew = !stage.isBegun && !isMet(standing.status);
+    return {
+      of,
+      ...(isGate
+        ? { ...tryGate, tryGate: null, after: null }
+        : { drill: step.drill, chance: step.chance, tryGate, after: stage.after }),
+      gate: stage.gate,
+      reason: reasonOf(stage),
+      isNew,
+      group: onPath === undefined ? (isNew ? "new" : "begun") : "goal",
+      place: onPath?.place ?? 0,
+      progress: stage.progress,
+      isSated: stage.isSated,
+      opens: isNew ? waitingFor(reading, of).length : 0,
+      level: levels.get(of.subject) ?? 1,
+      isLeading: of.side === "whole" || of.side === leading(of),
+    };
+  };
+
+  const reviewCandidate = ({ of, facts, belief }: Standing): Candidate => {
+    const drill = reviewDrill(of);
+    const underGoal = underGoals.has(of);
+    return {
+      ...{
+        of,
+        drill,
+        chance: inARow(belief, drill.count),
+        gate: of.gate,
+        tryGate: null,
+        after: null,
+        isNew: false,
+      },
+      reason: { code: "review", due: facts.review?.due ?? reading.today, underGoal },
+      ...{ group: "review", place: underGoal ? 0 : 1, progress: 0, isSated: false, opens: 0 },
+      ...{ level: levels.get(of.subject) ?? 1, isLeading: true },
+    };
+  };
+
+  const isOffered = (standing: Standing) => {
+    if (path.has(standing.of) && standing.status !== "locked") return true;
+    if (!isOpen(standing)) return false;
+    return standing.status === "working" || !implied.has(standing.of);
+  };
+  const open = standings
+    .filter(isOffered)
+    .map(openCandidate)
+    .filter((one) => one !== null);
+  const reviews = standings
+    .filter((one) => one.status === "rusty" && one.facts.cleared !== null && !path.has(one.of))
+    .map(reviewCandidate);
+  const all = withinBreadth(reading, [...open, ...reviews], (one) =>
+    waitsForSibling(reading, one, fusedFirst),
+  );
+  return [...all].sort(compare).map(toNext);
+}
+
+function toNext({ of, drill, chance, gate, tryGate, after, reason, isNew }: Candidate): NextDrill {
+  return { of, drill, chance, gate, tryGate, after, reason, isNew };
+}
+
+function compare(one: Candidate, other: Candidate): number {
+  return (
+    Number(one.isSated) - Number(other.isSated) ||
+    GROUPS.indexOf(one.group) - GROUPS.indexOf(other.group) ||
+    Number(one.reason.code === "second-side") - Number(other.reason.code === "second-side") ||
+    one.place - other.place ||
+    other.progress - one.progress ||
+    other.opens - one.opens ||
+    one.level - other.level ||
+    Number(other.isLeading) - Number(one.isLeading) ||
+    one.of.index - other.of.index
+  );
 }
 
 /**
- * The fused double to begin with: as set, or the open-cross when the student's doubles are the
- * stronger part, the cross-open when the crosses are (teaching.md, Other disagreements).
+ * While begun work is open, two new skills come before all others; the ones that were begun today count
+ * among them. A fused double that waits for its sibling is always among the others.
  */
-function fusedToBegin(bySide: ReadonlyMap<string, Standing>, first: FusedFirst): string {
-  const chance = (subject: string, side: SideName) => bySide.get(sideKey(subject, side))?.cleanChance ?? 0;
-  const doubles = chance("double-under", "whole");
-  const crosses = Math.max(chance("cross", "left"), chance("cross", "right"));
-  const openCross = first === "open-cross" || (first === "own-record" && doubles >= crosses);
-  return openCross ? "open-cross-double" : "cross-open-double";
-}
-
-/** The proposals in order. O(skills log skills). */
-export function nextDrills(standings: readonly Standing[], context: NextContext): readonly NextDrill[] {
-  const bySide = new Map(standings.map((one) => [sideKey(one.subject, one.side), one]));
-  const { catalogue, now } = context;
-  const onPath = new Map((context.path ?? []).map((one) => [sideKey(one.subject, one.side), one]));
-  const fusedFirst = fusedToBegin(bySide, context.fusedFirst ?? "own-record");
-
-  const waitingFor = (subject: string, side: SideName): readonly string[] => {
-    const waits = (id: string) =>
-      standings.some(
-        (one) =>
-          one.subject === id &&
-          one.status === "locked" &&
-          one.unmet.some((unmet) => unmet.subject === subject && unmet.side === side),
-      );
-    return (catalogue.neededBy.get(subject) ?? []).filter(waits);
-  };
-
-  const reasonOf = (one: Standing, gate: number): NextReason => {
-    const other = bySide.get(sideKey(one.subject, otherSide(one.side)));
-    const best = one.facts.bestStreak;
-    if (one.status === "working" && nearGate(one.facts, gate)) return { code: "near-gate", best, gate };
-    const step = onPath.get(sideKey(one.subject, one.side));
-    if (step !== undefined) return { code: "toward-goal", goal: step.goal };
-    if (other !== undefined && other.side !== one.side) {
-      if (other.status === "cleared" || other.status === "rusty")
-        return { code: "other-side", cleared: other.side };
-      const waits = context.sideOrder !== "alternate" && one.side !== context.strongerSide;
-      if (one.status === "ready" && waits && other.status !== "locked") {
-        return { code: "second-side", first: other.side };
-      }
-    }
-    const opens = waitingFor(one.subject, one.side);
-    if (one.status === "ready") return { code: "new", opens };
-    return opens.length > 0 ? { code: "opens", skills: opens } : { code: "short-of-gate", best, gate };
-  };
-
-  // What is cleared, or taken as known, is asked for only where the path asks for more of it.
-  const isAsked = (one: Standing) =>
-    one.status === "ready" ||
-    one.status === "working" ||
-    (one.status !== "locked" && onPath.has(sideKey(one.subject, one.side)));
-  const candidates = standings.filter(isAsked).map((one): Candidate => {
-    const skill = skillOf(catalogue, one.subject);
-    const asked = onPath.get(sideKey(one.subject, one.side))?.gate ?? one.gate;
-    const gate = gateAsStreak(asked, skill.beats);
-    const reason = reasonOf(one, gate);
-    const proposal =
-      reason.code === "near-gate" || (isMet(one.status) && nearGate(one.facts, gate))
-        ? { drill: gateDrill(asked), aim: null, chance: gateChance(one.cleanChance, asked, skill.beats) }
-        : rungDrill(nextRung(one.facts, gate, now), asked, gate, one.cleanChance);
-    return {
-      subject: one.subject,
-      side: one.side,
-      ...proposal,
-      gate: asked,
-      reason,
-      isOnPath: onPath.has(sideKey(one.subject, one.side)),
-      isSated: one.facts.lessons.some(
-        ({ lesson, tries }) => lesson === context.today && tries >= ENOUGH_TRIES,
-      ),
-      level: catalogue.levels.get(one.subject) ?? 1,
-      progress: one.facts.bestStreak / gate,
-    };
+function withinBreadth(
+  reading: Reading,
+  candidates: readonly Candidate[],
+  waits: (side: Side) => boolean,
+): readonly Candidate[] {
+  const hasBegun = candidates.some((one) => one.group === "begun" || (one.group === "goal" && !one.isNew));
+  const begunToday = new Set(
+    reading.standings
+      .filter(({ facts }) => facts.lessons.length === 1 && facts.lessons[0]?.lesson === reading.today)
+      .map((one) => one.of.subject),
+  );
+  const room = hasBegun ? Math.max(0, NEW_SKILLS - begunToday.size) : Infinity;
+  const taken = new Set<string>();
+  const inOrder = [...candidates].sort(compare);
+  return inOrder.map((one): Candidate => {
+    if (one.group !== "new") return one;
+    if (waits(one.of)) return { ...one, group: "more-new" };
+    if (taken.has(one.of.subject) || begunToday.has(one.of.subject)) return one;
+    if (taken.size >= room) return { ...one, group: "more-new" };
+    taken.add(one.of.subject);
+    return one;
   });
-  const order = (one: Candidate, other: Candidate): number =>
-    Number(one.isSated) - Number(other.isSated) ||
-    Number(other.isOnPath) - Number(one.isOnPath) ||
-    RANK[one.reason.code] - RANK[other.reason.code] ||
-    other.progress - one.progress ||
-    Number(other.subject === fusedFirst) - Number(one.subject === fusedFirst) ||
-    one.level - other.level ||
-    Number(other.side === context.strongerSide) - Number(one.side === context.strongerSide);
-  return candidates
-    .sort(order)
-    .map(({ isOnPath: _path, isSated: _sated, level: _level, progress: _progress, ...next }) => next);
 }

@@ -1,8 +1,7 @@
 /** What several students could usefully do together: the skills open or due for most of them. */
-import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
-import type { SubjectSide } from "../syllabus/side-table.js";
+import type { Catalogue } from "../syllabus/catalogue.js";
+import type { SubjectSide } from "../syllabus/roles.js";
 import type { Status } from "../record/standing.js";
-
 export interface StatusOfSide extends SubjectSide {
   readonly status: Status;
 }
@@ -38,7 +37,7 @@ export function usefulTogether(
       found.set(subject, entry);
     }
   });
-  const level = (subject: string) => catalogue.levels.get(skillOf(catalogue, subject).id) ?? 1;
+  const level = (subject: string) => catalogue.levels.get(subject) ?? 1;
   return [...found]
     .map(([subject, entry]) => ({ subject, students: [...entry.students], reviews: entry.reviews.size }))
     .sort(

@@ -20,7 +20,7 @@ export interface Seen {
   readonly answer: PlacementAnswer;
 }
 
-export interface Belief {
+export interface PlacementBelief {
   readonly model: Model;
   /** P(level). */
   readonly levels: Float64Array;
@@ -65,7 +65,7 @@ function afterMate(own: number, before: number, after: number): number {
 /** Works one answer into the chances of its side and the other, and into the leans of its strand. */
 function see(model: Model, { index, answer }: Seen, known: Float64Array, leans: Float64Array): void {
   const strand = model.strandOf[index] ?? 0;
-  const mate = model.mateOf[index] ?? -1;
+  const mate = model.mateOf[index] ?? null;
   for (let place = 0; place < LEVELS * LEANS; place += 1) {
     const own = index * LEVELS * LEANS + place;
     const table = strand * LEVELS * LEANS + place;
@@ -73,14 +73,14 @@ function see(model: Model, { index, answer }: Seen, known: Float64Array, leans: 
     const after = afterOwn(before, answer);
     leans[table] = (leans[table] ?? 0) * after.likelihood;
     known[own] = after.known;
-    if (mate < 0) continue;
+    if (mate === null) continue;
     const other = mate * LEVELS * LEANS + place;
     known[other] = afterMate(known[other] ?? 0, before, after.known);
   }
 }
 
 /** The belief after the answers so far. O(answers · levels · leans + sides · levels · leans). */
-export function beliefAfter(model: Model, seen: readonly Seen[]): Belief {
+export function beliefAfter(model: Model, seen: readonly Seen[]): PlacementBelief {
   const known = Float64Array.from(model.known);
   const leans = new Float64Array(model.strands * LEVELS * LEANS);
   for (let place = 0; place < leans.length; place += 1) leans[place] = model.leanPrior[place % LEANS] ?? 0;

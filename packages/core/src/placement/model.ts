@@ -5,11 +5,12 @@
  * nothing and it. The two sides of a skill go together. Levels and leans are small grids, so every
  * expectation below is an exact sum.
  */
-import { NO_FACTS } from "../record/evidence.js";
-import { expectedTriesLeft, LEARNING_PACES } from "../record/learner.js";
-import type { Catalogue } from "../syllabus/catalogue.js";
-import { gateOf, type School } from "../syllabus/gates.js";
-import { sideTable, type SideNode } from "../syllabus/side-table.js";
+import { beliefOf } from "../record/belief.js";
+import { NO_FACTS } from "../record/facts.js";
+import { HANDBOOK_MODEL, type LearnerModel } from "../record/model.js";
+import { expectedTriesTo } from "../record/tries.js";
+import type { Side } from "../syllabus/side.js";
+import type { Syllabus } from "../syllabus/syllabus.js";
 
 /** What is known of a student before the first question; nothing has to be. */
 export interface Background {
@@ -32,12 +33,12 @@ const LESSONS_A_YEAR = 80;
 const TRIES_A_LESSON = 100;
 
 export interface Model {
-  readonly nodes: readonly SideNode[];
+  readonly nodes: readonly Side[];
   /** The number of the strand that each side is on. */
   readonly strandOf: readonly number[];
   readonly strands: number;
-  /** The number of the other side of the same skill; −1 where there is none. */
-  readonly mateOf: readonly number[];
+  /** The number of the other side of the same skill; null where there is none. */
+  readonly mateOf: readonly (number | null)[];
   /** P(known | level, lean), by side, then level, then lean. */
   readonly known: Float64Array;
   readonly levelPrior: Float64Array;
@@ -48,18 +49,17 @@ export interface Model {
  * Tries from nothing to a side, over all that it needs (of an either the lesser), on a log scale.
  * One pass in the catalogue's order; what two needs share is counted once for each skill.
  */
-function depthsOf(catalogue: Catalogue, school: School): readonly number[] {
-  const { nodes } = sideTable(catalogue, school);
+function depthsOf({ sides }: Syllabus, model: LearnerModel): readonly number[] {
   const closures: (ReadonlyMap<number, number> | undefined)[] = [];
   const total = (closure: ReadonlyMap<number, number>) =>
     [...closure.values()].reduce((sum, tries) => sum + tries, 0);
-  return nodes.map((node, index) => {
-    const { skillClass, beats } = node.skill;
-    const gate = gateOf(school, node.skill);
-    const own = expectedTriesLeft(NO_FACTS, gate, LEARNING_PACES[skillClass], beats, 0);
+  return sides.map((side, index) => {
+    const { skillClass } = side.skill;
+    const belief = beliefOf(skillClass, NO_FACTS, null, 0, model);
+    const own = expectedTriesTo(belief, side.gate, { skillClass, gateStreak: side.gateStreak }, model);
     const closure = new Map<number, number>([[index, own]]);
-    for (const ways of node.needs) {
-      const merged = ways.map((way) => new Map(way.flatMap((one) => [...(closures[one.index] ?? [])])));
+    for (const ways of side.needs) {
+      const merged = ways.map((way) => new Map(way.flatMap((one) => [...(closures[one.of.index] ?? [])])));
       const least = merged.reduce<Map<number, number> | null>(
         (best, one) => (best === null || total(one) < total(best) ? one : best),
         null,
@@ -90,9 +90,13 @@ function expectedLevel({
 }
 
 /** The model of a student under a school. O(sides · levels · leans). */
-export function placementModel(catalogue: Catalogue, school: School, background: Background): Model {
-  const { nodes } = sideTable(catalogue, school);
-  const depths = depthsOf(catalogue, school);
+export function placementModel(
+  syllabus: Syllabus,
+  background: Background,
+  learner: LearnerModel = HANDBOOK_MODEL,
+): Model {
+  const { catalogue, sides: nodes } = syllabus;
+  const depths = depthsOf(syllabus, learner);
   const strandIndex = new Map(
     catalogue.strands.flatMap((strand, number) => strand.skills.map((id) => [id, number] as const)),
   );
@@ -120,9 +124,7 @@ export function placementModel(catalogue: Catalogue, school: School, background:
     nodes,
     strandOf: nodes.map(({ subject }) => strandIndex.get(subject) ?? 0),
     strands: catalogue.strands.length,
-    mateOf: nodes.map(({ subject, side }) =>
-      nodes.findIndex((other) => other.subject === subject && other.side !== side),
-    ),
+    mateOf: nodes.map(({ other }) => other?.index ?? null),
     known,
     levelPrior: Float64Array.from(prior, (one) => one / sum),
     leanPrior: Float64Array.from(lean.weight),

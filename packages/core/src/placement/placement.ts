@@ -5,8 +5,10 @@
  */
 import type { PlacementAnswer } from "../log/decision.js";
 import type { SideName } from "../sides.js";
-import { sideKey, type SubjectSide, type Way } from "../syllabus/side-table.js";
-import { beliefAfter, type Belief, type Seen } from "./belief.js";
+import type { SubjectSide } from "../syllabus/roles.js";
+import { SideMap } from "../syllabus/side-map.js";
+import type { Way } from "../syllabus/side.js";
+import { beliefAfter, type PlacementBelief, type Seen } from "./belief.js";
 import type { Model } from "./model.js";
 import { expectedInformation } from "./question.js";
 
@@ -54,19 +56,19 @@ function sureOf(model: Model, seen: readonly Seen[]): readonly (boolean | null)[
   for (let index = nodes.length - 1; index >= 0; index -= 1) {
     if (sure[index] !== true) continue;
     for (const ways of nodes[index]?.needs ?? []) {
-      const [only, second] = ways.filter((way) => way.every((one) => sure[one.index] !== false));
+      const [only, second] = ways.filter((way) => way.every((one) => sure[one.of.index] !== false));
       if (only === undefined || second !== undefined) continue;
-      for (const one of only) sure[one.index] ??= true;
+      for (const one of only) sure[one.of.index] ??= true;
     }
   }
-  const isBarred = (way: Way) => way.some((one) => sure[one.index] === false);
+  const isBarred = (way: Way) => way.some((one) => sure[one.of.index] === false);
   nodes.forEach(({ needs }, index) => {
     if (sure[index] === null && needs.some((ways) => ways.every(isBarred))) sure[index] = false;
   });
   return sure;
 }
 
-function concluded(belief: Belief, seen: readonly Seen[]): readonly Conclusion[] {
+function concluded(belief: PlacementBelief, seen: readonly Seen[]): readonly Conclusion[] {
   const sure = sureOf(belief.model, seen);
   const asked = new Set(seen.map((one) => one.index));
   return belief.model.nodes.map(({ subject, side }, index) => {
@@ -78,15 +80,19 @@ function concluded(belief: Belief, seen: readonly Seen[]): readonly Conclusion[]
 }
 
 /** The skill whose answer is expected to tell most; null when none is worth the try. */
-function questionOf(belief: Belief, open: readonly number[], passed: ReadonlySet<string>): Question | null {
-  let best = { index: -1, bits: LEAST_BITS };
+function questionOf(
+  belief: PlacementBelief,
+  open: readonly number[],
+  passed: ReadonlySet<string>,
+): Question | null {
+  let best: { readonly index: number; readonly bits: number } | null = null;
   for (const index of open) {
     if (passed.has(belief.model.nodes[index]?.subject ?? "")) continue;
     const bits = expectedInformation(belief, index, open);
-    if (bits > best.bits) best = { index, bits };
+    if (bits > (best?.bits ?? LEAST_BITS)) best = { index, bits };
   }
-  const node = belief.model.nodes[best.index];
-  if (node === undefined) return null;
+  const node = best === null ? undefined : belief.model.nodes[best.index];
+  if (best === null || node === undefined) return null;
   const sides = open.filter((index) => belief.model.nodes[index]?.subject === node.subject);
   return {
     subject: node.subject,
@@ -105,10 +111,10 @@ export function place(
   answers: readonly Answer[],
   passed: ReadonlySet<string> = NONE,
 ): Placement {
-  const indexOf = new Map(model.nodes.map(({ subject, side }, index) => [sideKey(subject, side), index]));
+  const indexOf = new SideMap(model.nodes.map((node, index) => [node, index] as const));
   const seen = new Map<number, Seen>();
   for (const { subject, side, answer } of answers) {
-    const index = indexOf.get(sideKey(subject, side));
+    const index = indexOf.get({ subject, side });
     if (index !== undefined) seen.set(index, { index, answer });
   }
   const belief = beliefAfter(model, [...seen.values()]);

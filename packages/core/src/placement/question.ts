@@ -3,7 +3,7 @@
  * over them exactly under the model.
  */
 import { PLACEMENT_ANSWERS } from "../log/decision.js";
-import { ANSWER_CHANCES, bothSides, type Belief } from "./belief.js";
+import { ANSWER_CHANCES, bothSides, type PlacementBelief } from "./belief.js";
 import { LEANS, LEVELS } from "./model.js";
 
 function entropy(chance: number): number {
@@ -16,7 +16,7 @@ function entropy(chance: number): number {
  * P(both known): the two sides of a skill go together at every level; others hang together through
  * the level alone across strands, and through the lean too on one strand.
  */
-function bothKnown(belief: Belief, one: number, other: number): number {
+function bothKnown(belief: PlacementBelief, one: number, other: number): number {
   const { model, levels, byLevel, leans, known } = belief;
   const strand = model.strandOf[one] ?? 0;
   const isMate = model.mateOf[one] === other;
@@ -41,7 +41,11 @@ function bothKnown(belief: Belief, one: number, other: number): number {
 }
 
 /** Bits that the answer to `asked` is expected to tell about the sides of `about`. */
-export function expectedInformation(belief: Belief, asked: number, about: readonly number[]): number {
+export function expectedInformation(
+  belief: PlacementBelief,
+  asked: number,
+  about: readonly number[],
+): number {
   const own = belief.chances[asked] ?? 0;
   let bits = 0;
   for (const other of about) {

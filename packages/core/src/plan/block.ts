@@ -1,30 +1,21 @@
 /** A block of a plan: one drill of one side, with what it takes. */
-import { expandBeats, landingOf, type Score } from "../rope/score.js";
+import type { Score } from "../rope/score.js";
 import type { SideName } from "../sides.js";
-import { skillOf, sideScore, type Catalogue } from "../syllabus/catalogue.js";
-import { gateAsStreak } from "../syllabus/gates.js";
-import type { Family, SkillClass } from "../syllabus/skill.js";
-import type { Standing } from "../record/standing.js";
+import type { CautionCode } from "../syllabus/caution.js";
 import type { Drill } from "../syllabus/drill.js";
+import type { Effort } from "../syllabus/effort.js";
 import { setLoad } from "../record/load.js";
 import type { NextReason } from "../next/next.js";
+import type { Side } from "../syllabus/side.js";
 
 /** In the order in which a lesson has them; the hard skill stands before or after the main work. */
 export const PHASES = ["warm-up", "early-hard", "review", "main", "combo", "late-hard", "cool-down"] as const;
 export type Phase = (typeof PHASES)[number];
 
-/**
- * What a block tires: the same kind is not done twice running. Footwork is told apart by the feet that
- * it lands on, the rest by its family.
- */
-export type Effort =
-  "off-the-rope" | "two-feet" | "one-foot" | "foot-to-foot" | "swings" | "crosses" | "multiples" | "mixed";
-
 export type PlanReason =
   | NextReason
   | { readonly code: "warm-up" }
   | { readonly code: "cool-down" }
-  | { readonly code: "review"; readonly due: string; readonly underGoal: boolean }
   /** A kept combo, or two cleared skills where none is open. */
   | {
       readonly code: "combo";
@@ -37,9 +28,12 @@ export interface PlanBlock {
   readonly subject: string;
   readonly side: SideName;
   readonly drill: Drill;
-  readonly aim: number | null;
-  /** Null where nothing is to be reached. */
+  /** The chance to pass it as it is; null where nothing is to be reached. */
   readonly chance: number | null;
+  /** What comes on its ladder once it is passed; null where nothing does. */
+  readonly after: Drill | null;
+  /** What to mind in it. */
+  readonly cautions: readonly CautionCode[];
   /** Sets of at most twenty tries, a rest after each. */
   readonly sets: number;
   readonly minutes: number;
@@ -49,46 +43,6 @@ export interface PlanBlock {
   readonly multiples: number;
   readonly effort: Effort;
   readonly reason: PlanReason;
-}
-
-const FAMILY_EFFORTS: Readonly<Record<Exclude<Family, "footwork">, Effort>> = {
-  "side-swings": "swings",
-  crosses: "crosses",
-  multiples: "multiples",
-};
-
-function familyOf(catalogue: Catalogue, subject: string): Family | undefined {
-  return catalogue.strands.find((one) => one.skills.includes(subject))?.family;
-}
-
-export function isFootwork(catalogue: Catalogue, subject: string): boolean {
-  return familyOf(catalogue, subject) === "footwork";
-}
-
-function footworkEffort(score: Score | null): Effort {
-  if (score === null) return "off-the-rope";
-  const feet = new Set(expandBeats(score).map(landingOf));
-  if (feet.has("b")) return "two-feet";
-  return feet.size > 1 ? "foot-to-foot" : "one-foot";
-}
-
-export function effortOf(catalogue: Catalogue, subject: string): Effort {
-  const family = familyOf(catalogue, subject);
-  if (family === undefined) return "mixed";
-  return family === "footwork" ? footworkEffort(skillOf(catalogue, subject).score) : FAMILY_EFFORTS[family];
-}
-
-const HARD: ReadonlySet<SkillClass> = new Set(["triple", "quad", "fused-double", "release", "power"]);
-
-/** A hard skill has its own place in the lesson as long as it is new. */
-export function isHard(skillClass: SkillClass): boolean {
-  return HARD.has(skillClass);
-}
-
-/** What a review asks: half the gate, which opens its next interval (teaching.md, Reviews). */
-export function reviewDrill(catalogue: Catalogue, { subject, gate }: Pick<Standing, "subject" | "gate">) {
-  const count = Math.max(1, Math.ceil(gateAsStreak(gate, skillOf(catalogue, subject).beats) / 2));
-  return { kind: "streak", count } as const;
 }
 
 /** Tries of a block, by what it is for; a minute's for the warm-up. */
@@ -134,15 +88,16 @@ export function doseOfTried(
 }
 
 /** The same of a skill's side. */
-export function doseOf(
-  catalogue: Catalogue,
-  { subject, side }: { readonly subject: string; readonly side: SideName },
+export function doseOfSide(
+  { skill, score, effort }: Side,
   drill: Drill,
   tries: number,
   cleanChance: number,
 ): Dose {
-  const skill = skillOf(catalogue, subject);
-  const isMultiple = effortOf(catalogue, subject) === "multiples";
-  const tried = { beats: skill.beats, isMultiple, score: sideScore(skill, side) };
-  return doseOfTried(tried, drill, tries, cleanChance);
+  return doseOfTried(
+    { beats: skill.beats, isMultiple: effort === "multiples", score },
+    drill,
+    tries,
+    cleanChance,
+  );
 }

@@ -3,7 +3,8 @@
  * their worth. O(2^candidates) at worst; the bound cuts nearly all of it.
  */
 import { PLAN_WEIGHTS } from "./weights.js";
-import type { Effort, Phase } from "./block.js";
+import type { Effort } from "../syllabus/effort.js";
+import type { Phase } from "./block.js";
 
 /** What choosing has to know of a candidate. */
 export interface Choosable {

@@ -1,11 +1,15 @@
 /** What one student can do at a station of a class, and what a minute of it is worth to them. */
-import { DAY_MS, localDate, type Instant, type LocalDate } from "../instant.js";
+import { DAY_MS, localDate } from "../instant.js";
+import { reviewDrill, type NextDrill, type NextReason } from "../next/next.js";
+import { inARow } from "../record/chance.js";
+import { cleanChance, findStanding, isMet, type Reading, type Standing } from "../record/standing.js";
+import type { CautionCode } from "../syllabus/caution.js";
 import type { Drill } from "../syllabus/drill.js";
-import type { NextDrill, NextReason } from "../next/next.js";
-import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
-import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
-import { isMet, type Standing } from "../record/standing.js";
-import { BLOCK_TRIES, doseOf, effortOf, isHard, reviewDrill, type Effort } from "./block.js";
+import type { Effort } from "../syllabus/effort.js";
+import type { SubjectSide } from "../syllabus/roles.js";
+import type { Side } from "../syllabus/side.js";
+import { isHard } from "../syllabus/skill.js";
+import { BLOCK_TRIES, doseOfSide } from "./block.js";
 import { ruledOutBy, type Precaution } from "./precaution.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS, PLAN_WEIGHTS } from "./weights.js";
 
@@ -20,8 +24,10 @@ export type Watch = (typeof WATCHES)[number];
 export interface ClassOption extends SubjectSide {
   readonly use: ClassUse;
   readonly drill: Drill;
-  readonly aim: number | null;
+  /** The chance to pass it as it is; null where nothing is to be reached. */
   readonly chance: number | null;
+  /** What to mind in it. */
+  readonly cautions: readonly CautionCode[];
   /** Why it is open work; null for the other uses. */
   readonly reason: NextReason | null;
   /** What a minute of it counts, from 0 to 1. */
@@ -35,30 +41,27 @@ export interface ClassOption extends SubjectSide {
 }
 
 export interface ClassOptionContext {
-  readonly catalogue: Catalogue;
-  readonly standings: readonly Standing[];
+  readonly reading: Reading;
   readonly next: readonly NextDrill[];
-  readonly underGoals: ReadonlySet<string>;
+  readonly underGoals: ReadonlySet<Side>;
   readonly missing: ReadonlySet<Precaution>;
-  readonly now: Instant;
-  readonly today: LocalDate;
 }
 
 const RISKY = new Set(["face", "neck", "wrist"]);
 
-function watchOf(catalogue: Catalogue, subject: string, reason: NextReason): Watch {
-  const { cautions, skillClass } = skillOf(catalogue, subject);
+function watchOf({ skill }: Side, isNew: boolean): Watch {
+  const { cautions, skillClass } = skill;
   if (isHard(skillClass) || cautions.some((one) => RISKY.has(one))) return "coach";
-  return reason.code === "new" || reason.code === "second-side" ? "helper" : "nobody";
+  return isNew ? "helper" : "nobody";
 }
 
 /** Where a side that is known stands: a review under a goal or another, something to show, or going on. */
 function knownUse(
-  { facts, status, subject, side }: Standing,
-  { now, today, underGoals }: ClassOptionContext,
+  { facts, status, of }: Standing,
+  { reading: { now, today }, underGoals }: ClassOptionContext,
 ): Pick<ClassOption, "use" | "worth"> {
   if (status === "rusty") {
-    const weight = underGoals.has(sideKey(subject, side)) ? PLAN_WEIGHTS.goalReview : PLAN_WEIGHTS.review;
+    const weight = underGoals.has(of) ? PLAN_WEIGHTS.goalReview : PLAN_WEIGHTS.reason.review;
     return { use: "review", worth: weight / CLASS_WEIGHTS.whole };
   }
   const soon = localDate(Date.parse(`${today}T12:00:00Z`) + CLASS_LIMITS.reviewWithinDays * DAY_MS, "UTC");
@@ -70,9 +73,40 @@ function knownUse(
     : { use: "keep", worth: CLASS_WEIGHTS.keep };
 }
 
-function loadsOf(catalogue: Catalogue, side: SubjectSide, drill: Drill, chance: number) {
-  const { minutes, landings, multiples } = doseOf(catalogue, side, drill, BLOCK_TRIES.main, chance);
+function loadsOf(side: Side, drill: Drill, chance: number) {
+  const { minutes, landings, multiples } = doseOfSide(side, drill, BLOCK_TRIES.main, chance);
   return { landingsAMinute: landings / minutes, multiplesAMinute: multiples / minutes };
+}
+
+function openOption(
+  { reading }: ClassOptionContext,
+  { of, drill, chance, reason, isNew }: NextDrill,
+): ClassOption {
+  const { subject, side, effort, skill } = of;
+  const standing = findStanding(reading, subject, side);
+  return {
+    ...{ subject, side, use: "frontier", drill, chance, reason, effort },
+    cautions: skill.cautions,
+    worth: PLAN_WEIGHTS.reason[reason.code] / CLASS_WEIGHTS.whole,
+    watch: watchOf(of, isNew),
+    isNewAndHard: isNew && isHard(skill.skillClass),
+    ...loadsOf(of, drill, standing === null ? 0.5 : cleanChance(standing)),
+  };
+}
+
+function knownOption(context: ClassOptionContext, standing: Standing): ClassOption {
+  const { of } = standing;
+  const drill = reviewDrill(of);
+  return {
+    ...{ subject: of.subject, side: of.side, drill, effort: of.effort },
+    ...knownUse(standing, context),
+    chance: inARow(standing.belief, drill.count),
+    reason: null,
+    cautions: of.skill.cautions,
+    watch: "nobody",
+    isNewAndHard: false,
+    ...loadsOf(of, drill, cleanChance(standing)),
+  };
 }
 
 /**
@@ -80,47 +114,13 @@ function loadsOf(catalogue: Catalogue, side: SubjectSide, drill: Drill, chance: 
  * not among them. O(sides).
  */
 export function classOptions(context: ClassOptionContext): readonly ClassOption[] {
-  const { catalogue, standings, next, missing } = context;
-  const chances = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.cleanChance]));
-  const open = next.map((one): ClassOption => {
-    const { subject, side, drill, aim, chance, reason } = one;
-    const isNew = reason.code === "new" || reason.code === "second-side" || reason.code === "toward-goal";
-    return {
-      subject,
-      side,
-      use: "frontier",
-      drill,
-      aim,
-      chance,
-      reason,
-      worth: PLAN_WEIGHTS.reason[reason.code] / CLASS_WEIGHTS.whole,
-      effort: effortOf(catalogue, subject),
-      watch: watchOf(catalogue, subject, reason),
-      isNewAndHard: isNew && isHard(skillOf(catalogue, subject).skillClass),
-      ...loadsOf(catalogue, one, drill, chances.get(sideKey(subject, side)) ?? 0.5),
-    };
-  });
-  const known = standings
-    .filter((one) => isMet(one.status))
-    .map((one): ClassOption => {
-      const drill = reviewDrill(catalogue, one);
-      return {
-        subject: one.subject,
-        side: one.side,
-        ...knownUse(one, context),
-        drill,
-        aim: null,
-        chance: one.cleanChance ** drill.count,
-        reason: null,
-        effort: effortOf(catalogue, one.subject),
-        watch: "nobody",
-        isNewAndHard: false,
-        ...loadsOf(catalogue, one, drill, one.cleanChance),
-      };
-    });
+  const { reading, next, missing } = context;
+  const open = next.filter((one) => one.reason.code !== "review").map((one) => openOption(context, one));
+  const known = reading.standings.filter((one) => isMet(one.status)).map((one) => knownOption(context, one));
   const best = new Map<string, ClassOption>();
   for (const one of [...open, ...known]) {
-    if (ruledOutBy(catalogue, one.subject, missing) !== null) continue;
+    const skill = reading.syllabus.catalogue.skills.get(one.subject);
+    if (skill === undefined || ruledOutBy(skill, missing) !== null) continue;
     if (one.worth > (best.get(one.subject)?.worth ?? 0)) best.set(one.subject, one);
   }
   return [...best.values()];

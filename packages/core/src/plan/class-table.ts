@@ -275,8 +275,8 @@ export class ClassTable {
         const option = this.optionAt(student, turn);
         const station = this.stationOf[turn]?.[student] ?? NONE;
         if (option === undefined || station === NONE) return null;
-        const { side, use, drill, aim, chance, reason } = option;
-        return { station, side, use, drill, aim, chance, reason };
+        const { side, use, drill, chance, cautions, reason } = option;
+        return { station, side, use, drill, chance, cautions, reason };
       }),
     }));
     const here = (turn: number) => this.students.filter((_, student) => this.isHere(student, turn)).length;

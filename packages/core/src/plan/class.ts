@@ -1,5 +1,6 @@
 /** A class as it is asked for and as it is planned: students, turns, stations, places. */
 import type { SideName } from "../sides.js";
+import type { CautionCode } from "../syllabus/caution.js";
 import type { Drill } from "../syllabus/drill.js";
 import type { NextReason } from "../next/next.js";
 import type { ClassOption, ClassUse, Watch } from "./class-option.js";
@@ -69,8 +70,8 @@ export interface Place {
   readonly side: SideName;
   readonly use: ClassUse;
   readonly drill: Drill;
-  readonly aim: number | null;
   readonly chance: number | null;
+  readonly cautions: readonly CautionCode[];
   readonly reason: NextReason | null;
 }
 

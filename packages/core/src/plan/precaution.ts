@@ -3,7 +3,7 @@
  * something, and without it the skill is not planned.
  */
 import type { CautionCode } from "../syllabus/caution.js";
-import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
+import type { Skill } from "../syllabus/skill.js";
 
 /**
  * Shoes that cushion (multiples), a floor that gives (triples and more), eye protection (backward
@@ -14,10 +14,8 @@ export type Precaution = (typeof PRECAUTIONS)[number];
 
 /** The first precaution that the skill asks for and that is missing; null where it can be done. */
 export function ruledOutBy(
-  catalogue: Catalogue,
-  subject: string,
+  { cautions }: Pick<Skill, "cautions">,
   missing: ReadonlySet<Precaution>,
 ): Precaution | null {
-  const { cautions } = skillOf(catalogue, subject);
   return PRECAUTIONS.find((one) => missing.has(one) && cautions.includes(one)) ?? null;
 }

@@ -5,28 +5,29 @@
  */
 import { checkScore } from "../rope/check.js";
 import { joinScores } from "../rope/join.js";
+import { parseScore } from "../rope/parse.js";
 import { printScore } from "../rope/print.js";
 import { measureScore } from "../rope/measure.js";
 import { sidesOfCombo } from "../combos/ability.js";
-import { comboKey, comboSubject } from "../combos/combo.js";
+import { comboKey, comboSubject } from "../log/combo-subject.js";
 import { comboScore, comboText, type ComboPart } from "../combos/part.js";
-import { otherSide, type SideName } from "../sides.js";
-import { sideScore, skillOf, type Catalogue } from "../syllabus/catalogue.js";
-import { sideKey, type SubjectSide } from "../syllabus/side-table.js";
-import { isMet, type Standing, type Status } from "../record/standing.js";
 import type { NextDrill } from "../next/next.js";
 import {
-  BLOCK_TRIES,
-  SET_TRIES,
-  doseOf,
-  doseOfTried,
-  effortOf,
-  isFootwork,
-  isHard,
-  reviewDrill,
-  type Phase,
-  type PlanBlock,
-} from "./block.js";
+  cleanChance,
+  findStanding,
+  isMet,
+  type Reading,
+  type Standing,
+  type Status,
+} from "../record/standing.js";
+import { otherSideName, type SideName } from "../sides.js";
+import { cautionsOf, type CautionCode } from "../syllabus/caution.js";
+import type { Drill } from "../syllabus/drill.js";
+import type { SubjectSide } from "../syllabus/roles.js";
+import { isSameSide, SideMap, SideSet } from "../syllabus/side-map.js";
+import type { Side } from "../syllabus/side.js";
+import { isHard } from "../syllabus/skill.js";
+import { BLOCK_TRIES, SET_TRIES, doseOfSide, doseOfTried, type Phase, type PlanBlock } from "./block.js";
 import { choose, orderOf, type Choosable, type Limits } from "./choose.js";
 import { ruledOutBy, type Precaution } from "./precaution.js";
 import { PLAN_LIMITS, PLAN_WEIGHTS } from "./weights.js";
@@ -35,12 +36,9 @@ export const ENERGIES = ["fresh", "normal", "tired"] as const;
 export type Energy = (typeof ENERGIES)[number];
 
 export interface StudentPlanContext {
-  readonly catalogue: Catalogue;
-  readonly standings: readonly Standing[];
+  readonly reading: Reading;
   /** What comes next, the best first. */
   readonly next: readonly NextDrill[];
-  /** Sides on the way to a goal, whose reviews come first. */
-  readonly underGoals: ReadonlySet<string>;
   readonly minutes: number;
   readonly energy: Energy;
   /** Where the new, hard skill stands. */
@@ -49,10 +47,10 @@ export interface StudentPlanContext {
   readonly landingsLeft: number | null;
   readonly multiplesLeft: number | null;
   /** Sides that are not to be in it, and those that are. */
-  readonly bans: ReadonlySet<string>;
-  readonly pins: ReadonlySet<string>;
+  readonly bans: SideSet;
+  readonly pins: SideSet;
   /** Sides that get so many sets more, or fewer, than they would. */
-  readonly moreSets?: ReadonlyMap<string, number>;
+  readonly moreSets?: SideMap<number>;
   /** What is not at hand today. */
   readonly missing?: ReadonlySet<Precaution>;
   /** The studio's combos, as the student stands with them. */
@@ -102,12 +100,12 @@ interface Candidate extends Choosable, PlanBlock {}
 /** How much of the usual dose somebody does, by how they come. */
 const DOSE: Readonly<Record<Energy, number>> = { fresh: 1, normal: 1, tired: 0.6 };
 
-function worthOf(block: PlanBlock, pins: ReadonlySet<string>): number {
+function worthOf(block: PlanBlock, pins: SideSet): number {
   const { reason } = block;
-  const pinned = pins.has(sideKey(block.subject, block.side)) ? PLAN_WEIGHTS.pin : 0;
+  const pinned = pins.has(block) ? PLAN_WEIGHTS.pin : 0;
   switch (reason.code) {
     case "review":
-      return pinned + (reason.underGoal ? PLAN_WEIGHTS.goalReview : PLAN_WEIGHTS.review);
+      return pinned + (reason.underGoal ? PLAN_WEIGHTS.goalReview : PLAN_WEIGHTS.reason.review);
     case "combo":
       return pinned + PLAN_WEIGHTS.combo;
     case "warm-up":
@@ -118,51 +116,65 @@ function worthOf(block: PlanBlock, pins: ReadonlySet<string>): number {
   }
 }
 
-function phaseOfDrill({ catalogue, hardSkill }: StudentPlanContext, { subject, reason }: NextDrill): Phase {
-  const isNew = reason.code === "new" || reason.code === "second-side" || reason.code === "toward-goal";
-  if (!isNew || !isHard(skillOf(catalogue, subject).skillClass)) return "main";
+function phaseOfDrill({ hardSkill }: StudentPlanContext, { of, isNew, reason }: NextDrill): Phase {
+  if (reason.code === "review") return "review";
+  if (!isNew || !isHard(of.skill.skillClass)) return "main";
   return hardSkill === "early" ? "early-hard" : "late-hard";
 }
 
-function mainBlocks(context: StudentPlanContext): readonly PlanBlock[] {
-  const { catalogue, next, standings, energy } = context;
-  const chances = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.cleanChance]));
-  return next.slice(0, PLAN_LIMITS.mains).map((one) => {
-    const { subject, side, drill, aim, chance, reason } = one;
-    const more = SET_TRIES * (context.moreSets?.get(sideKey(subject, side)) ?? 0);
-    const tries = Math.max(SET_TRIES, Math.round(BLOCK_TRIES.main * DOSE[energy]) + more);
-    const dose = doseOf(catalogue, one, drill, tries, chances.get(sideKey(subject, side)) ?? 0.5);
-    const effort = effortOf(catalogue, subject);
-    return { phase: phaseOfDrill(context, one), subject, side, drill, aim, chance, effort, reason, ...dose };
-  });
+/** What to mind in a drill: what its own score asks, else the skill's. */
+function cautionsIn({ skill }: Side, drill: Drill): readonly CautionCode[] {
+  const parsed = drill.score === undefined ? null : parseScore(drill.score);
+  const own = parsed?.ok === true ? cautionsOf(parsed.score) : [];
+  return [...new Set([...skill.cautions, ...own])];
 }
 
-function reviewBlocks({ catalogue, standings, underGoals }: StudentPlanContext): readonly PlanBlock[] {
-  return standings
-    .filter((one) => one.status === "rusty" && one.facts.review !== null)
-    .map((one) => {
-      const { subject, side, cleanChance, facts } = one;
-      const drill = reviewDrill(catalogue, one);
-      const tries = Math.max(BLOCK_TRIES.review, drill.count);
-      const underGoal = underGoals.has(sideKey(subject, side));
-      return {
-        phase: "review" as const,
-        subject,
-        side,
-        drill,
-        aim: null,
-        chance: cleanChance ** drill.count,
-        effort: effortOf(catalogue, subject),
-        reason: { code: "review" as const, due: facts.review?.due ?? "", underGoal },
-        ...doseOf(catalogue, one, drill, tries, cleanChance),
-      };
-    })
-    .sort(
-      (one, other) =>
-        Number(other.reason.underGoal) - Number(one.reason.underGoal) ||
-        (one.reason.due < other.reason.due ? -1 : 1),
-    )
-    .slice(0, PLAN_LIMITS.reviews);
+function cleanChanceOf(reading: Reading, { subject, side }: SubjectSide): number {
+  const found = findStanding(reading, subject, side);
+  return found === null ? 0.5 : cleanChance(found);
+}
+
+/** Of the proposals, the best for the main work and the first reviews; no more new skills than a lesson takes. */
+function proposed({ next }: StudentPlanContext): readonly NextDrill[] {
+  const reviews = next.filter((one) => one.reason.code === "review").slice(0, PLAN_LIMITS.reviews);
+  const hasBegun = next.some((one) => !one.isNew && one.reason.code !== "review");
+  const taken = new Set<string>();
+  const mains = next.filter(({ of, isNew, reason }) => {
+    if (reason.code === "review") return false;
+    if (!isNew || !hasBegun || reason.code === "toward-goal" || taken.has(of.subject)) return true;
+    if (taken.size >= PLAN_LIMITS.newSkills) return false;
+    taken.add(of.subject);
+    return true;
+  });
+  return [...mains.slice(0, PLAN_LIMITS.mains), ...reviews];
+}
+
+function openBlocks(context: StudentPlanContext): readonly PlanBlock[] {
+  const { reading, energy } = context;
+  return proposed(context).map((one) => {
+    const { of, drill, chance, after, reason } = one;
+    const { subject, side, effort } = of;
+    const phase = phaseOfDrill(context, one);
+    const isReview = phase === "review";
+    const more = SET_TRIES * (context.moreSets?.get(of) ?? 0);
+    const usual = isReview
+      ? Math.max(BLOCK_TRIES.review, drill.kind === "streak" ? drill.count : 0)
+      : Math.round(BLOCK_TRIES.main * DOSE[energy]) + more;
+    const tries = isReview ? usual : Math.max(SET_TRIES, usual);
+    const dose = doseOfSide(of, drill, tries, cleanChanceOf(reading, of));
+    return {
+      phase,
+      subject,
+      side,
+      drill,
+      chance,
+      after,
+      effort,
+      cautions: cautionsIn(of, drill),
+      reason,
+      ...dose,
+    };
+  });
 }
 
 /** The combos that can be begun, those under way first; a cleared one only when its review is due. */
@@ -189,8 +201,9 @@ function keptComboBlocks(context: StudentPlanContext): readonly PlanBlock[] {
       subject: comboKey(id),
       side,
       drill,
-      aim: null,
       chance: null,
+      after: null,
+      cautions: cautionsOf(score),
       effort: "mixed",
       reason: { code: "combo", skills, combo: { id, name } },
       ...doseOfTried(tried, drill, BLOCK_TRIES.combo, cleanChance),
@@ -204,36 +217,41 @@ function comboBlocks(context: StudentPlanContext): readonly PlanBlock[] {
   return kept.length > 0 ? kept : pairBlocks(context);
 }
 
-function pairBlocks({ catalogue, standings }: StudentPlanContext): readonly PlanBlock[] {
+function isFootwork({ reading }: StudentPlanContext, { of }: Standing): boolean {
+  return reading.syllabus.catalogue.familyOf.get(of.subject) === "footwork";
+}
+
+function pairBlocks(context: StudentPlanContext): readonly PlanBlock[] {
+  const { standings, syllabus } = context.reading;
+  const { catalogue } = syllabus;
   const known = standings.filter(
-    (one) => isMet(one.status) && one.status !== "inferred" && !isFootwork(catalogue, one.subject),
+    (one) => isMet(one.status) && one.status !== "inferred" && !isFootwork(context, one),
   );
-  const bounce = catalogue.skills.get("basic-bounce")?.score ?? null;
+  const bounce = catalogue.skills.get(catalogue.roles.bounce ?? "")?.score ?? null;
   if (bounce === null) return [];
-  const furthest = [...known].sort(
-    (one, other) => (catalogue.levels.get(other.subject) ?? 0) - (catalogue.levels.get(one.subject) ?? 0),
-  );
+  const level = ({ of }: Standing) => catalogue.levels.get(of.subject) ?? 0;
+  const furthest = [...known].sort((one, other) => level(other) - level(one));
   for (const [place, first] of furthest.entries()) {
     for (const second of furthest.slice(place + 1)) {
-      if (second.subject === first.subject) continue;
-      const parts = [first, second].map((one) => sideScore(skillOf(catalogue, one.subject), one.side));
-      const [one, two] = parts;
-      if (one === null || one === undefined || two === null || two === undefined) continue;
+      const [one, two] = [first.of.score, second.of.score];
+      if (second.of.subject === first.of.subject || one === null || two === null) continue;
       const { score, faults } = joinScores([bounce, one, bounce, two, bounce]);
       if (faults.length > 0 || checkScore(score).length > 0) continue;
       const drill = { kind: "link", count: 4, spacing: 1, score: printScore(score) } as const;
-      const { subject, side } = first;
+      const { subject, side } = first.of;
+      const chance = cleanChance(first) * cleanChance(second);
       return [
         {
           phase: "combo",
           subject,
           side,
           drill,
-          aim: null,
           chance: null,
+          after: null,
+          cautions: cautionsOf(score),
           effort: "mixed",
-          reason: { code: "combo", skills: [first.subject, second.subject], combo: null },
-          ...doseOf(catalogue, first, drill, BLOCK_TRIES.review, first.cleanChance * second.cleanChance),
+          reason: { code: "combo", skills: [subject, second.of.subject], combo: null },
+          ...doseOfSide(first.of, drill, BLOCK_TRIES.review, chance),
         },
       ];
     }
@@ -246,49 +264,47 @@ function fixedBlock(
   phase: "warm-up" | "cool-down",
   minutes: number,
 ): PlanBlock | null {
-  const { catalogue, standings } = context;
-  const easy = standings
-    .filter((one) => isMet(one.status) && isFootwork(catalogue, one.subject))
-    .sort((one, other) => other.cleanChance - one.cleanChance)[0];
-  const subject = easy?.subject ?? "basic-bounce";
-  const side = easy?.side ?? "whole";
-  if (!catalogue.skills.has(subject)) return null;
+  const { standings, syllabus } = context.reading;
+  const [known] = standings
+    .filter((one) => isMet(one.status) && isFootwork(context, one))
+    .sort((one, other) => cleanChance(other) - cleanChance(one));
+  const easy = known?.of ?? syllabus.sidesOf(syllabus.catalogue.roles.bounce ?? "")[0] ?? syllabus.sides[0];
+  if (easy === undefined) return null;
   const drill = { kind: "hold", seconds: Math.round(60 * minutes) } as const;
-  const tries = BLOCK_TRIES.warmUp * minutes;
-  const { landings } = doseOf(catalogue, { subject, side }, drill, tries, 1);
-  const reason = { code: phase } as const;
+  const { landings } = doseOfSide(easy, drill, BLOCK_TRIES.warmUp * minutes, 1);
   return {
     phase,
-    subject,
-    side,
+    subject: easy.subject,
+    side: easy.side,
     drill,
-    aim: null,
     chance: null,
+    after: null,
+    cautions: phase === "warm-up" ? ["warm-up", "surface"] : [],
     sets: 1,
     minutes,
     rest: 0,
     landings,
     multiples: 0,
     effort: "mixed",
-    reason,
+    reason: { code: phase },
   };
 }
 
 /** The phases between warm-up and cool-down, in order. */
 const CHOSEN_PHASES: readonly Phase[] = ["early-hard", "review", "main", "combo", "late-hard"];
 
-function missingFor({ catalogue, missing }: StudentPlanContext, subject: string): Precaution | null {
+function missingFor({ reading, missing }: StudentPlanContext, subject: string): Precaution | null {
   // A combo was asked for part by part.
-  if (missing === undefined || comboSubject(subject) !== null) return null;
-  return ruledOutBy(catalogue, subject, missing);
+  const skill = comboSubject(subject) === null ? reading.syllabus.catalogue.skills.get(subject) : undefined;
+  return missing === undefined || skill === undefined ? null : ruledOutBy(skill, missing);
 }
 
 function candidatesOf(context: StudentPlanContext): readonly Candidate[] {
-  const blocks = [...mainBlocks(context), ...reviewBlocks(context), ...comboBlocks(context)]
+  const blocks = [...openBlocks(context), ...comboBlocks(context)]
     .map((block) => ({ block, worth: worthOf(block, context.pins) }))
     .sort((one, other) => other.worth - one.worth);
   const isAsked = ({ block }: (typeof blocks)[number]) =>
-    !context.bans.has(sideKey(block.subject, block.side)) &&
+    !context.bans.has(block) &&
     missingFor(context, block.subject) === null &&
     (context.energy !== "tired" || (block.phase !== "early-hard" && block.phase !== "late-hard"));
   const asked = blocks.filter(isAsked);
@@ -297,8 +313,7 @@ function candidatesOf(context: StudentPlanContext): readonly Candidate[] {
       ({ block: other }) =>
         block.side !== "whole" &&
         other.phase === block.phase &&
-        other.subject === block.subject &&
-        other.side === otherSide(block.side),
+        isSameSide(other, { subject: block.subject, side: otherSideName(block.side) }),
     );
     return { ...block, worth, isReview: block.phase === "review", mate: mate < 0 ? null : mate };
   });
@@ -325,20 +340,18 @@ function whyNot(
 }
 
 function refused(context: StudentPlanContext, planned: readonly Candidate[]): readonly LeftOut[] {
-  const known = new Set(planned.map((one) => sideKey(one.subject, one.side)));
-  return context.next.flatMap(({ subject, side }): LeftOut[] => {
-    const key = sideKey(subject, side);
-    if (context.bans.has(key)) return [{ subject, side, why: { code: "banned" } }];
+  const known = new SideSet(planned);
+  return context.next.flatMap(({ of }): LeftOut[] => {
+    const { subject, side, skill } = of;
+    if (context.bans.has(of)) return [{ subject, side, why: { code: "banned" } }];
     const precaution = missingFor(context, subject);
     if (precaution !== null) return [{ subject, side, why: { code: "missing", precaution } }];
-    if (known.has(key) || context.energy !== "tired") return [];
-    return isHard(skillOf(context.catalogue, subject).skillClass)
-      ? [{ subject, side, why: { code: "tired" } }]
-      : [];
+    if (known.has(of) || context.energy !== "tired") return [];
+    return isHard(skill.skillClass) ? [{ subject, side, why: { code: "tired" } }] : [];
   });
 }
 
-const BY_HAND = { bans: new Set<string>(), pins: new Set<string>(), moreSets: new Map<string, number>() };
+const BY_HAND = { bans: new SideSet(), pins: new SideSet(), moreSets: new SideMap<number>() };
 
 /**
  * The plan of greatest objective around what was settled by hand, and what that cost against the plan
@@ -373,7 +386,7 @@ function bestPlan(context: StudentPlanContext): Omit<StudentPlan, "cost"> {
   );
   const ordered = orderOf(candidates, places, CHOSEN_PHASES) ?? places;
   const chosen = ordered.flatMap((place) => candidates[place] ?? []).map(asBlock);
-  const pinned = chosen.filter((block) => context.pins.has(sideKey(block.subject, block.side))).length;
+  const pinned = chosen.filter((block) => context.pins.has(block)).length;
   const between = lengthened(context, chosen, limits);
   const blocks = [warmUp, ...between, coolDown].filter((block) => block !== null);
   const sum = (of: (block: PlanBlock) => number) => blocks.reduce((total, block) => total + of(block), 0);
@@ -389,11 +402,10 @@ function bestPlan(context: StudentPlanContext): Omit<StudentPlan, "cost"> {
 
 /** Main work takes the minutes that are left, a set at a time in turn, as far as the limits allow. */
 function lengthened(
-  { catalogue, standings, moreSets }: StudentPlanContext,
+  { reading, moreSets }: StudentPlanContext,
   chosen: readonly PlanBlock[],
   limits: Limits,
 ): readonly PlanBlock[] {
-  const chances = new Map(standings.map((one) => [sideKey(one.subject, one.side), one.cleanChance]));
   const sum = (list: readonly PlanBlock[], of: (block: PlanBlock) => number) =>
     list.reduce((total, block) => total + of(block), 0);
   let blocks = chosen;
@@ -401,9 +413,9 @@ function lengthened(
     for (const [place, block] of blocks.entries()) {
       if (block.phase === "review" || block.phase === "combo") continue;
       // What was lengthened or shortened by hand stays as it was asked.
-      if (moreSets?.has(sideKey(block.subject, block.side)) === true) continue;
-      const chance = chances.get(sideKey(block.subject, block.side)) ?? 0.5;
-      const dose = doseOf(catalogue, block, block.drill, (block.sets + 1) * SET_TRIES, chance);
+      const of = reading.syllabus.find(block.subject, block.side);
+      if (of === null || moreSets?.get(block) !== undefined) continue;
+      const dose = doseOfSide(of, block.drill, (block.sets + 1) * SET_TRIES, cleanChanceOf(reading, of));
       const longer = blocks.with(place, { ...block, ...dose });
       const fits =
         sum(longer, (one) => one.minutes) <= limits.minutes &&

@@ -1,18 +1,15 @@
-import type { Goal } from "../next/goal-path.js";
-import { sidesOf } from "../sides.js";
-import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
-import { sideKey } from "../syllabus/side-table.js";
+import { goalSides, type Goal } from "../next/goal-path.js";
+import type { Side } from "../syllabus/side.js";
+import type { Syllabus } from "../syllabus/syllabus.js";
 
 /** Every side of every skill that the goals build on, directly or not, and the goals themselves. */
-export function underGoals(catalogue: Catalogue, goals: readonly Goal[]): ReadonlySet<string> {
-  const found = new Set<string>();
-  const visit = (id: string) => {
-    if (found.has(id)) return;
-    found.add(id);
-    for (const need of skillOf(catalogue, id).needs) need.anyOf.forEach((term) => visit(term.skill));
+export function underGoals(syllabus: Syllabus, goals: readonly Goal[]): ReadonlySet<Side> {
+  const found = new Set<Side>();
+  const visit = (side: Side) => {
+    if (found.has(side)) return;
+    for (const one of syllabus.sidesOf(side.subject)) found.add(one);
+    for (const one of syllabus.sidesOf(side.subject)) one.kin.forEach(visit);
   };
-  goals.forEach((goal) => visit(goal.subject));
-  return new Set(
-    [...found].flatMap((id) => sidesOf(skillOf(catalogue, id)).map((side) => sideKey(id, side))),
-  );
+  goals.flatMap((goal) => goalSides(syllabus, { ...goal, side: "both" })).forEach(visit);
+  return found;
 }

@@ -4,14 +4,17 @@
  * due; what is left over; and an honest answer to whether it will be enough.
  */
 import { DAY_MS, type LocalDate } from "../instant.js";
-import type { TriesLeft } from "../record/learner.js";
+import type { TriesLeft } from "../record/tries.js";
 import { weekStart } from "../record/load.js";
 import type { PathStep } from "../next/goal-path.js";
-import type { SubjectSide } from "../syllabus/side-table.js";
+import type { Side } from "../syllabus/side.js";
+import type { SubjectSide } from "../syllabus/roles.js";
 
 export interface WeeksContext {
   /** The way to the goals, every side after what it needs. */
   readonly steps: readonly PathStep[];
+  /** Tries of all of it, with their range. */
+  readonly tries: TriesLeft;
   /** Sides that are cleared and when their review is due. */
   readonly reviews: readonly (SubjectSide & { readonly due: LocalDate })[];
   /** The days of the lessons until the date, in order. */
@@ -20,7 +23,7 @@ export interface WeeksContext {
   /** Tries toward the goals that a lesson holds. */
   readonly triesALesson: number;
   /** Weighted landings of one try at a side. */
-  readonly landingsOf: (side: SubjectSide) => number;
+  readonly landingsOf: (side: Side) => number;
   /** Landings that a week may come to, and what this week has had; null where nothing is judged. */
   readonly allowance: number | null;
   readonly landingsThisWeek: number;
@@ -90,8 +93,17 @@ export function spreadWeekdays(count: number): readonly number[] {
 
 /** The plan; the same for the same question. O(weeks + steps). */
 export function planWeeks(context: WeeksContext): WeeksPlan {
-  const { steps, lessons, triesALesson, landingsOf, allowance, landingsThisWeek, weekStartsOn, today } =
-    context;
+  const {
+    steps,
+    tries,
+    lessons,
+    triesALesson,
+    landingsOf,
+    allowance,
+    landingsThisWeek,
+    weekStartsOn,
+    today,
+  } = context;
   const thisWeek = weekStart(today, weekStartsOn);
   const byWeek = new Map<LocalDate, LocalDate[]>();
   for (const day of lessons) {
@@ -99,15 +111,9 @@ export function planWeeks(context: WeeksContext): WeeksPlan {
     byWeek.set(start, [...(byWeek.get(start) ?? []), day]);
   }
   const left = steps.map((step) => ({ step, tries: step.tries.expected }));
-  const sum = (of: (tries: TriesLeft) => number) => steps.reduce((total, one) => total + of(one.tries), 0);
-  const tries = {
-    expected: sum((one) => one.expected),
-    low: sum((one) => one.low),
-    high: sum((one) => one.high),
-  };
   const meanLandings =
     tries.expected > 0
-      ? steps.reduce((total, one) => total + landingsOf(one) * one.tries.expected, 0) / tries.expected
+      ? steps.reduce((total, one) => total + landingsOf(one.of) * one.tries.expected, 0) / tries.expected
       : 1;
   // The first week has whatever was due before it, too.
   const [first] = byWeek.keys();
@@ -120,14 +126,14 @@ export function planWeeks(context: WeeksContext): WeeksPlan {
     let landings = 0;
     const work: (SubjectSide & { tries: number; finishes: boolean })[] = [];
     for (const one of left) {
-      const each = landingsOf(one.step);
+      const each = landingsOf(one.step.of);
       const byLandings = each > 0 ? (landingsLeft - landings) / each : Infinity;
       const done = Math.min(one.tries, room, Math.max(0, byLandings));
       if (done <= 0) continue;
       one.tries -= done;
       room -= done;
       landings += done * each;
-      const { subject, side } = one.step;
+      const { subject, side } = one.step.of;
       const finishes = one.tries < 1e-6;
       work.push({ subject, side, tries: done, finishes });
       if (finishes) reached.push({ subject, side });

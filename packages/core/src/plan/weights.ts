@@ -10,13 +10,16 @@ export const PLAN_WEIGHTS = {
   reason: {
     "near-gate": 10,
     "toward-goal": 9,
-    "other-side": 7,
-    opens: 6,
-    "short-of-gate": 5,
+    "other-side": 8,
+    opens: 7,
+    "whole-once": 6.5,
+    "step-back": 6,
+    stuck: 6,
+    "short-of-gate": 6,
+    review: 3,
     new: 4,
     "second-side": 2,
   } satisfies Readonly<Record<NextReason["code"], number>>,
-  review: 3,
   /** A review under a goal. */
   goalReview: 4,
   combo: 3,
@@ -79,6 +82,8 @@ export const PLAN_LIMITS = {
   reviewShare: 0.2,
   /** Multiples planned a lesson for whoever still grows (safety.md, growth). */
   growingMultiples: 150,
+  /** New skills in a lesson while begun ones are open. */
+  newSkills: 2,
   /** Blocks that are weighed against each other: the best ones of each kind. */
   mains: 9,
   reviews: 4,

@@ -1,40 +1,30 @@
 /**
- * The base test of foundation first (teaching.md, Gates): the five base jumps all at 100 in one
- * lesson, with at most two misses over all their sets of that lesson. It stands in the log's facts
- * as a subject of its own.
+ * The base test of foundation first (teaching.md, Gates): the base jumps all at so many in a row in one
+ * lesson, with a shared count of misses over all their sets of that lesson. The catalogue says which jumps
+ * and how many; it stands in the log's facts as a subject of its own.
  */
-import type { Instant } from "../instant.js";
-import type { SideName } from "../sides.js";
-import { missCount, type PracticeSet } from "../log/set.js";
+import type { Instant, LocalDate } from "../instant.js";
+import type { LoggedSet } from "../log/line.js";
+import { missCount } from "../log/set.js";
+import { DRILL_ROWS, parseDrill } from "../syllabus/drill.js";
+import type { BaseTestRole, SubjectSide } from "../syllabus/roles.js";
 
-export const BASE_TEST = "base-test";
-export const BASE_TEST_COUNT = 100;
-const BASE_TEST_MISSES = 2;
+export type BaseTestSet = Pick<LoggedSet, "subject" | "side" | "drill" | "misses" | "bestStreak">;
 
-export const BASE_TEST_PARTS: readonly (readonly [subject: string, side: SideName])[] = [
-  ["basic-bounce", "whole"],
-  ["run-step", "whole"],
-  ["single-leg-hop", "left"],
-  ["single-leg-hop", "right"],
-  ["high-knees", "whole"],
-];
-
-export interface BaseTestSet extends PracticeSet {
-  readonly subject: string;
-  readonly side: SideName;
+function isPart({ parts }: BaseTestRole, set: SubjectSide): boolean {
+  return parts.some(({ subject, side }) => set.subject === subject && set.side === side);
 }
 
-function isPart(set: Pick<BaseTestSet, "subject" | "side">): boolean {
-  return BASE_TEST_PARTS.some(([subject, side]) => set.subject === subject && set.side === side);
+/** Whether a set is of one of the jumps in the test. */
+export function isOfBaseTest(role: BaseTestRole | null, set: SubjectSide): boolean {
+  return role !== null && isPart(role, set);
 }
 
-export interface BaseTestPart {
-  readonly subject: string;
-  readonly side: SideName;
+export interface BaseTestPart extends SubjectSide {
   readonly reached: boolean;
 }
 
-/** How far the five parts are, with their one count of misses. */
+/** How far the parts are, with their one count of misses. */
 export interface BaseTestProgress {
   readonly parts: readonly BaseTestPart[];
   /** The part to jump now; null when all are reached, or too much was missed. */
@@ -43,30 +33,48 @@ export interface BaseTestProgress {
   readonly end: "running" | "passed" | "failed";
 }
 
+/** The streak that a set is worth: one of the jump itself, in a drill in which one can come about. */
+function streakOf({ drill, bestStreak }: BaseTestSet): number {
+  const read = parseDrill(drill);
+  return read !== null && read.score === undefined && DRILL_ROWS[read.kind].meets.includes("streak")
+    ? bestStreak
+    : 0;
+}
+
 /** Where one lesson's sets stand in the base test; sets of other skills count for nothing. */
-export function baseTestProgress(
-  sets: readonly Omit<BaseTestSet, "id" | "lesson" | "at">[],
-): BaseTestProgress {
-  const parts = BASE_TEST_PARTS.map(([subject, side]) => ({
+export function baseTestProgress(role: BaseTestRole, sets: readonly BaseTestSet[]): BaseTestProgress {
+  const parts = role.parts.map(({ subject, side }) => ({
     subject,
     side,
-    reached: sets.some(
-      (set) => set.subject === subject && set.side === side && set.bestStreak >= BASE_TEST_COUNT,
-    ),
+    reached: sets.some((set) => set.subject === subject && set.side === side && streakOf(set) >= role.count),
   }));
-  const missed = sets.filter(isPart).reduce((sum, set) => sum + missCount(set.misses), 0);
+  const missed = sets.filter((set) => isPart(role, set)).reduce((sum, set) => sum + missCount(set.misses), 0);
   const waiting = parts.find((part) => !part.reached) ?? null;
-  const end = missed > BASE_TEST_MISSES ? "failed" : waiting === null ? "passed" : "running";
+  const end = missed > role.misses ? "failed" : waiting === null ? "passed" : "running";
   return {
     parts,
     next: end === "running" ? waiting : null,
-    missesLeft: Math.max(0, BASE_TEST_MISSES - missed),
+    missesLeft: Math.max(0, role.misses - missed),
     end,
   };
 }
 
-/** When the sets of one lesson passed the base test; null where they did not. */
-export function baseTestPassedAt(sets: readonly BaseTestSet[]): Instant | null {
-  if (baseTestProgress(sets).end !== "passed") return null;
-  return Math.max(...sets.filter(isPart).map((set) => set.at));
+/** When the first lesson that passed the test did, and by which sets; null where none did. */
+export function baseTestPassed(
+  role: BaseTestRole,
+  sets: readonly LoggedSet[],
+): { readonly id: string; readonly at: Instant; readonly lesson: LocalDate } | null {
+  const lessons = new Map<LocalDate, LoggedSet[]>();
+  for (const set of sets) {
+    if (!isPart(role, set)) continue;
+    const list = lessons.get(set.lesson) ?? [];
+    lessons.set(set.lesson, list);
+    list.push(set);
+  }
+  for (const [lesson, ofLesson] of [...lessons].sort(([one], [other]) => (one < other ? -1 : 1))) {
+    const [first] = ofLesson;
+    if (first === undefined || baseTestProgress(role, ofLesson).end !== "passed") continue;
+    return { id: first.id, at: Math.max(...ofLesson.map((set) => set.at)), lesson };
+  }
+  return null;
 }

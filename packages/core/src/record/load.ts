@@ -6,6 +6,7 @@ import { DAY_MS, type LocalDate } from "../instant.js";
 import { parseScore } from "../rope/parse.js";
 import { expandBeats, landingOf, type Score } from "../rope/score.js";
 import { missCount, type PracticeSet } from "../log/set.js";
+import { DRILL_ROWS, isDrillKind, type LoggedDrill } from "../syllabus/drill.js";
 
 const ONE_LEG = 1.5;
 const DOUBLE = 1.5;
@@ -34,25 +35,34 @@ export interface Load {
   readonly multiples: number;
 }
 
-/** A drill's own score where it has one, else the skill's. */
+/** A drill's own score where it has one that can be read, else the skill's. */
 function practisedScore(skillScore: Score | null, written: string | undefined): Score | null {
   const parsed = written === undefined ? null : parseScore(written);
   return parsed?.ok === true ? parsed.score : skillScore;
 }
 
+/** What one try of a drill asks of the legs; the bounces that space a link come with it. */
+export function tryLoad(skillScore: Score | null, drill: LoggedDrill): Load {
+  const { kind, score: written, spacing = 0 } = drill;
+  if (isDrillKind(kind) && !DRILL_ROWS[kind].lands) return { landings: 0, multiples: 0 };
+  // A change of arms in a jump has no rope and no turns.
+  if (kind === "air-change") return { landings: 1, multiples: 0 };
+  const score = practisedScore(skillScore, written);
+  const between = kind === "link" || (kind === "spaced" && written === undefined) ? spacing : 0;
+  return { landings: landingsOf(score) + between, multiples: multiplesOf(score) };
+}
+
 /**
- * What a set asked of the legs: each try once through the drill's score, with its spacing bounces. A
- * try that missed landed too; the movement with no rope is not jumped.
+ * What a set asked of the legs: each try once through the drill's score. A try that missed landed too;
+ * what is done without jumping is not jumped.
  */
 export function setLoad(
   skillScore: Score | null,
   { drill, clean, misses }: Pick<PracticeSet, "drill" | "clean" | "misses">,
 ): Load {
-  if (drill.kind === "shadow") return { landings: 0, multiples: 0 };
   const tries = clean + missCount(misses);
-  const score = practisedScore(skillScore, drill.score);
-  const spacing = drill.kind === "spaced" || drill.kind === "link" ? (drill.spacing ?? 0) : 0;
-  return { landings: tries * (landingsOf(score) + spacing), multiples: tries * multiplesOf(score) };
+  const { landings, multiples } = tryLoad(skillScore, drill);
+  return { landings: tries * landings, multiples: tries * multiples };
 }
 
 const MONDAY = 1;
@@ -89,23 +99,26 @@ export function weekLoad(lessons: readonly LessonLoad[], today: LocalDate, start
     weeks.set(start, { landings: sum.landings + landings, estimated: sum.estimated + estimated });
   }
   const now = weeks.get(thisWeek) ?? { landings: 0, estimated: 0 };
-  const before = [...weeks].filter(([start, { landings }]) => start < thisWeek && landings > 0);
-  before.sort(([one], [other]) => (one < other ? 1 : -1));
-  return { weekStart: thisWeek, ...now, allowance: weekAllowance(before.map(([, week]) => week.landings)) };
+  const recorded = [...weeks].filter(([start, { landings }]) => start < thisWeek && landings > 0).length;
+  const before = Array.from({ length: WEEKS_LOOKED_BACK }, (_, back) => {
+    const start = weekBefore(thisWeek, back + 1);
+    return weeks.get(start)?.landings ?? 0;
+  });
+  return { weekStart: thisWeek, ...now, allowance: recorded < WEEKS_NEEDED ? null : weekAllowance(before) };
+}
+
+function weekBefore(start: LocalDate, back: number): LocalDate {
+  return new Date(Date.parse(`${start}T12:00:00Z`) - 7 * back * DAY_MS).toISOString().slice(0, 10);
 }
 
 export const LEAST_ALLOWANCE = 3000;
 const GROWTH = 1.1;
 const WEEKS_LOOKED_BACK = 4;
+/** Before so many weeks are recorded nothing is judged. */
 const WEEKS_NEEDED = 2;
 
-/**
- * The week's allowance: the larger of 3,000 and 1.1 × the mean of the last four weeks that have any
- * record, newest first. Null before two weeks are recorded, when nothing is judged yet.
- */
-export function weekAllowance(recordedWeeks: readonly number[]): number | null {
-  if (recordedWeeks.length < WEEKS_NEEDED) return null;
-  const weeks = recordedWeeks.slice(0, WEEKS_LOOKED_BACK);
-  const mean = weeks.reduce((sum, one) => sum + one, 0) / weeks.length;
+/** The larger of 3,000 and 1.1 × the mean of the last four calendar weeks, empty ones counting 0. */
+export function weekAllowance(lastWeeks: readonly number[]): number {
+  const mean = lastWeeks.reduce((sum, one) => sum + one, 0) / WEEKS_LOOKED_BACK;
   return Math.max(LEAST_ALLOWANCE, GROWTH * mean);
 }

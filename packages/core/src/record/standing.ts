@@ -1,23 +1,23 @@
 /**
- * Where a student stands: the status of every skill and side, derived from the facts when read and
- * never stored (teaching.md, Status). One pass over the catalogue, O(skills + needs).
+ * Where a student stands: the status of every side, derived from the facts when read and never stored
+ * (teaching.md, Status). One pass over the syllabus, O(sides + needs).
  */
 import type { Instant, LocalDate } from "../instant.js";
-import { BASE_TEST, BASE_TEST_COUNT } from "./base-test.js";
-import { cleanChanceAt, hasInARow, NO_FACTS, type StandingFacts } from "./evidence.js";
-import { isStuck } from "../next/stuck.js";
-import { weightScale } from "./weight.js";
 import type { SideName } from "../sides.js";
-import type { Catalogue } from "../syllabus/catalogue.js";
-import { gateOf, gateTarget, type Gate, type GateOverrides, type School } from "../syllabus/gates.js";
-import { sideKey, sideTable, type SideNode, type SubjectSide, type Way } from "../syllabus/side-table.js";
-import type { SkillClass } from "../syllabus/skill.js";
+import { gateTarget, type Gate } from "../syllabus/gates.js";
+import type { Side, Way } from "../syllabus/side.js";
+import type { Syllabus } from "../syllabus/syllabus.js";
+import { beliefOf } from "./belief.js";
+import { cleanOf, type Belief } from "./chance.js";
+import { hasInARow, HONEST_TRIES, NO_FACTS, plainChance, STUCK_LESSONS, type SideFacts } from "./facts.js";
+import type { LearnerModel } from "./model.js";
 
 export const STATUSES = ["locked", "ready", "working", "cleared", "inferred", "rusty"] as const;
 export type Status = (typeof STATUSES)[number];
 
-/** One thing that keeps a skill locked. */
-export interface Unmet extends SubjectSide {
+/** One thing that keeps a side locked. */
+export interface Unmet {
+  readonly of: Side;
   /** The gate that would meet the need. */
   readonly gate: Gate;
   /** What the gate asks, what is there and what is missing, in the gate's unit. */
@@ -30,31 +30,52 @@ export interface Unmet extends SubjectSide {
   readonly way: number;
 }
 
-export interface Standing extends SubjectSide {
+export interface Standing {
+  readonly of: Side;
   readonly status: Status;
-  readonly facts: StandingFacts;
-  readonly cleanChance: number;
-  readonly gate: Gate;
+  readonly facts: SideFacts;
+  /** The chance of a miss of the next try. */
+  readonly belief: Belief;
   readonly unmet: readonly Unmet[];
   /** Begun, and not moving for three lessons of honest tries. */
   readonly isStuck: boolean;
 }
 
-/** What a read needs beside the log's facts. */
-export interface StandingContext {
-  readonly catalogue: Catalogue;
-  readonly school: School;
-  /** Gates set otherwise, the strongest first (the student's before the studio's). */
-  readonly overrides?: readonly GateOverrides[];
+/** One student as read at one moment: what everything that proposes takes. */
+export interface Reading {
+  readonly syllabus: Syllabus;
+  readonly model: LearnerModel;
   readonly now: Instant;
   /** The studio's day at `now`. */
   readonly today: LocalDate;
+  /** By the sides' places. */
+  readonly standings: readonly Standing[];
+  readonly baseTest: Standing | null;
 }
 
-export type FactsBySide = ReadonlyMap<string, StandingFacts>;
+export interface ReadingOptions extends Pick<Reading, "syllabus" | "model" | "now" | "today"> {
+  /** The facts that are kept of a side; undefined where nothing happened. */
+  readonly factsOf: (side: Side) => SideFacts | undefined;
+}
 
-function isCleared(facts: StandingFacts): boolean {
-  return facts.cleared !== null;
+/** The standing of a side. Throws a `RangeError` for a side of another syllabus. */
+export function standingOf(
+  { standings, baseTest }: Pick<Reading, "standings" | "baseTest">,
+  side: Side,
+): Standing {
+  const found = baseTest?.of === side ? baseTest : standings[side.index];
+  if (found?.of !== side) throw new RangeError(`"${side.subject}" ${side.side} is no side of this reading.`);
+  return found;
+}
+
+/** The standing of a subject's side; null where the syllabus has none. */
+export function findStanding(reading: Reading, subject: string, side: SideName): Standing | null {
+  const of = reading.syllabus.find(subject, side);
+  return of === null ? null : standingOf(reading, of);
+}
+
+export function cleanChance({ belief }: Pick<Standing, "belief">): number {
+  return cleanOf(belief);
 }
 
 /** Whether a status meets a plain need. */
@@ -62,153 +83,156 @@ export function isMet(status: Status): boolean {
   return status === "cleared" || status === "rusty" || status === "inferred";
 }
 
-const MULTIPLES: ReadonlySet<SkillClass> = new Set(["double", "fused-double", "triple", "quad"]);
+/** Cleared by sets, by hand or by placement; not only vouched for. */
+export function isClearedStatus(status: Status): boolean {
+  return status === "cleared" || status === "rusty";
+}
 
-/** The ways, with the most practised first; the first of the list where none has been practised. */
-function mostPractised(ways: readonly Way[], facts: readonly StandingFacts[]): Way {
-  const [first = []] = ways;
+/** The way with the most practice; null where none of several has been practised. */
+function mostPractised(ways: readonly Way[], factsOf: (side: Side) => SideFacts): Way | null {
+  const [first = null] = ways;
   if (ways.length === 1) return first;
-  const practice = (way: Way) => way.reduce((sum, one) => sum + (facts[one.index] ?? NO_FACTS).sets, 0);
-  return ways.reduce((most, way) => (practice(way) > practice(most) ? way : most), first);
+  const practice = (way: Way) => way.reduce((sum, one) => sum + factsOf(one.of).sets, 0);
+  let most: Way | null = null;
+  let least = 0;
+  for (const way of ways) {
+    if (practice(way) <= least) continue;
+    least = practice(way);
+    most = way;
+  }
+  return most;
+}
+
+/** What a cleared skill vouches for below it: that it can be done, and of a count how far. */
+interface Vouched {
+  /** By place; whether the side is taken as known. */
+  readonly inferred: readonly boolean[];
+  /** By place; so many in a row that a cleared skill has asked of it; 0 for none. */
+  readonly counts: readonly number[];
 }
 
 /**
  * The sides that cleared skills vouch for: whoever does a skill can do what it needs, and what that
- * needs in turn. A side with sets of its own is not inferred, they say what it is; what it needs is
- * vouched for all the same. What placement took as likely stands like what is vouched for.
+ * needs in turn; and of each `≥ n`, up to that n. A side with sets of its own is not inferred, they say
+ * what it is; what it needs is vouched for all the same.
  */
-function inferredSides(nodes: readonly SideNode[], facts: readonly StandingFacts[]): readonly boolean[] {
+function vouchedFor(syllabus: Syllabus, facts: readonly SideFacts[]): Vouched {
+  const factsOf = (side: Side) => facts[side.index] ?? NO_FACTS;
   const vouched = facts.map((own) => own.presumedAt !== null);
   const inferred = facts.map(() => false);
-  for (let index = nodes.length - 1; index >= 0; index -= 1) {
-    const own = facts[index] ?? NO_FACTS;
-    const silent = own.sets === 0 && own.reopenedAt === null && !isCleared(own);
-    if (vouched[index] === true && silent) inferred[index] = true;
-    if (vouched[index] !== true && !isCleared(own)) continue;
-    for (const ways of nodes[index]?.needs ?? []) {
-      for (const one of mostPractised(ways, facts)) vouched[one.index] = true;
+  const counts = facts.map(() => 0);
+  for (const side of [...syllabus.sides].reverse()) {
+    const own = factsOf(side);
+    const isKnown = own.cleared !== null;
+    const silent = own.sets === 0 && own.reopenedAt === null && !isKnown;
+    if (vouched[side.index] === true && silent) inferred[side.index] = true;
+    if (vouched[side.index] !== true && !isKnown) continue;
+    for (const ways of side.needs) {
+      for (const { of, count } of mostPractised(ways, factsOf) ?? []) {
+        if (of === syllabus.baseTest) continue;
+        vouched[of.index] = true;
+        counts[of.index] = Math.max(counts[of.index] ?? 0, count ?? 0);
+      }
     }
   }
-  return inferred;
+  return { inferred, counts };
 }
 
-/** The gate of a numbered side; every side of the table has one. */
-function gateAt(gates: readonly Gate[], index: number): Gate {
-  const gate = gates[index];
-  if (gate === undefined) throw new RangeError(`The table of sides has no number ${index}.`);
-  return gate;
+interface Known extends Vouched {
+  readonly syllabus: Syllabus;
+  readonly facts: readonly SideFacts[];
+  readonly baseFacts: SideFacts;
 }
 
-/** Everything that one reading of a student works on. */
-interface Reading {
-  readonly facts: readonly StandingFacts[];
-  readonly gates: readonly Gate[];
-  readonly inferred: readonly boolean[];
+function factsAt({ syllabus, facts, baseFacts }: Known, side: Side): SideFacts {
+  return side === syllabus.baseTest ? baseFacts : (facts[side.index] ?? NO_FACTS);
 }
 
 /** What is missing of each way to meet a need; null where one way misses nothing. */
-function gapsOf(
-  ways: readonly Way[],
-  { facts, gates, inferred }: Reading,
-): readonly Omit<Unmet, "needIndex">[] | null {
+function gapsOf(ways: readonly Way[], known: Known): readonly Omit<Unmet, "needIndex">[] | null {
   const gaps: Omit<Unmet, "needIndex">[] = [];
-  for (let number = 0; number < ways.length; number += 1) {
+  for (const [number, way] of ways.entries()) {
     const before = gaps.length;
-    for (const { subject, side, index, count } of ways[number] ?? []) {
-      const own = facts[index] ?? NO_FACTS;
-      const met = count === null ? isCleared(own) || inferred[index] === true : hasInARow(own, count);
+    for (const { of, count } of way) {
+      const own = factsAt(known, of);
+      const isVouched = known.inferred[of.index] === true;
+      // What a cleared skill asked of it stands, though its own sets may fall short by now.
+      const counted = known.counts[of.index] ?? 0;
+      const met =
+        count === null ? own.cleared !== null || isVouched : hasInARow(own, count) || counted >= count;
       if (met) continue;
-      const gate: Gate = count === null ? gateAt(gates, index) : { kind: "streak", count };
+      const gate: Gate = count === null ? of.gate : { kind: "streak", count };
       const need = gateTarget(gate);
       const have = count === null ? own.gateBest : own.bestStreak;
-      gaps.push({ subject, side, gate, need, have, short: need - have, way: number });
+      gaps.push({ of, gate, need, have, short: need - have, way: number });
     }
     if (gaps.length === before) return null;
   }
   return gaps;
 }
 
-function unmetOf(node: SideNode, reading: Reading): Unmet[] {
-  const unmet: Unmet[] = [];
-  node.needs.forEach((ways, needIndex) => {
-    for (const gap of gapsOf(ways, reading) ?? []) unmet.push({ ...gap, needIndex });
-  });
-  return unmet;
+function unmetOf({ needs }: Side, known: Known): readonly Unmet[] {
+  return needs.flatMap((ways, needIndex) =>
+    (gapsOf(ways, known) ?? []).map((gap) => ({ ...gap, needIndex })),
+  );
 }
 
-/** The base test, where the school asks it before any multiple and it has not been passed. */
-function baseTestUnmet(facts: FactsBySide, node: SideNode): Unmet {
-  const need = BASE_TEST_COUNT;
-  const gate: Gate = { kind: "streak", count: need };
-  const have = facts.get(sideKey(BASE_TEST, "whole"))?.bestStreak ?? 0;
-  const place = { needIndex: node.needs.length, way: 0 };
-  return { subject: BASE_TEST, side: "whole", gate, need, have, short: need - have, ...place };
-}
-
-/** The standing of every skill and side of the catalogue, in its order, left before right. */
-export function standingsOf(context: StandingContext, facts: FactsBySide): readonly Standing[] {
-  const { catalogue, school, overrides = [], now, today } = context;
-  const { nodes } = sideTable(catalogue, school);
-  const own = nodes.map(({ subject, side }) => facts.get(sideKey(subject, side)) ?? NO_FACTS);
-  const gates = nodes.map(({ skill }) => gateOf(school, skill, overrides));
-  const reading: Reading = { facts: own, gates, inferred: inferredSides(nodes, own) };
-  const basePassed = isCleared(facts.get(sideKey(BASE_TEST, "whole")) ?? NO_FACTS);
-  const asksBase = school.asksBaseTest && !basePassed;
-  const scale = weightScale(now);
-  return nodes.map((node, index): Standing => {
-    const ownFacts = own[index] ?? NO_FACTS;
-    const unmet = unmetOf(node, reading);
-    if (asksBase && MULTIPLES.has(node.skill.skillClass)) unmet.push(baseTestUnmet(facts, node));
-    const status = statusOf(today, ownFacts, unmet, reading.inferred[index] === true);
-    return {
-      subject: node.subject,
-      side: node.side,
-      status,
-      facts: ownFacts,
-      cleanChance: cleanChanceAt(ownFacts, scale),
-      gate: gateAt(gates, index),
-      unmet,
-      isStuck: status === "working" && isStuck(ownFacts),
-    };
-  });
+/** A side that a cleared skill asks so many of, and whose own sets fall short: rusty, not locked. */
+function isShort(facts: SideFacts, counted: number): boolean {
+  return counted > 0 && facts.sets > 0 && facts.cleared === null && !hasInARow(facts, counted);
 }
 
 function statusOf(
   today: LocalDate,
-  facts: StandingFacts,
+  facts: SideFacts,
   unmet: readonly Unmet[],
   inferred: boolean,
+  counted: number,
 ): Status {
-  if (isCleared(facts)) return facts.review !== null && facts.review.due < today ? "rusty" : "cleared";
+  if (facts.cleared !== null) return facts.review !== null && facts.review.due < today ? "rusty" : "cleared";
   if (inferred) return "inferred";
+  if (isShort(facts, counted) && facts.reopenedAt === null) return "rusty";
   if (unmet.length > 0) return "locked";
-  return facts.sets > 0 ? "working" : "ready";
+  return facts.sets > 0 || hasPassedRung(facts) ? "working" : "ready";
 }
 
-/** The sides whose reviews a set of this skill and side can count for: those that it needs. */
-export function kinSides(
-  { catalogue, school }: Pick<StandingContext, "catalogue" | "school">,
-  subject: string,
-  side: SideName,
-): readonly SubjectSide[] {
-  const { nodes, indexOf } = sideTable(catalogue, school);
-  const needs = nodes[indexOf.get(sideKey(subject, side)) ?? -1]?.needs ?? [];
-  const sides = needs.flat(2);
-  return [...new Map(sides.map((one) => [one.index, one])).values()].map((one) => ({
-    subject: one.subject,
-    side: one.side,
-  }));
+function hasPassedRung({ rungs }: SideFacts): boolean {
+  return Object.values(rungs).some((rung) => rung.passed > 0);
+}
+
+/** Whether the last three lessons of honest tries left a side where it was (teaching.md, Stuck). */
+export function isStuck(facts: SideFacts): boolean {
+  const honest = facts.lessons.filter((lesson) => lesson.tries >= HONEST_TRIES).slice(0, STUCK_LESSONS);
+  const earliest = honest.at(-1);
+  if (honest.length < STUCK_LESSONS || earliest === undefined) return false;
+  return facts.bestStreak <= earliest.bestBefore && plainChance(facts) <= earliest.chanceBefore;
+}
+
+/** Where a student stands with every side, in the syllabus's order. */
+export function readingOf({ syllabus, model, now, today, factsOf }: ReadingOptions): Reading {
+  const facts = syllabus.sides.map((side) => factsOf(side) ?? NO_FACTS);
+  const { baseTest } = syllabus;
+  const baseFacts = (baseTest === null ? undefined : factsOf(baseTest)) ?? NO_FACTS;
+  const known: Known = { syllabus, facts, baseFacts, ...vouchedFor(syllabus, facts) };
+  const read = (of: Side): Standing => {
+    const own = factsAt(known, of);
+    const unmet = unmetOf(of, known);
+    const isVouched = known.inferred[of.index] === true;
+    const status = statusOf(today, own, unmet, isVouched, known.counts[of.index] ?? 0);
+    const other = of.other === null ? null : factsAt(known, of.other);
+    const belief = beliefOf(of.skill.skillClass, own, other, now, model);
+    return { of, status, facts: own, belief, unmet, isStuck: status === "working" && isStuck(own) };
+  };
+  return {
+    ...{ syllabus, model, now, today },
+    standings: syllabus.sides.map(read),
+    baseTest: baseTest === null ? null : read(baseTest),
+  };
 }
 
 /** What came within reach between two readings: sides that were locked and are not any more. */
-export function openedBetween(
-  before: readonly Standing[],
-  after: readonly Standing[],
-): readonly SubjectSide[] {
-  const locked = new Set(
-    before.filter((one) => one.status === "locked").map((one) => sideKey(one.subject, one.side)),
-  );
-  return after
-    .filter((one) => one.status !== "locked" && locked.has(sideKey(one.subject, one.side)))
-    .map(({ subject, side }) => ({ subject, side }));
+export function openedBetween(before: Reading, after: Reading): readonly Side[] {
+  return after.standings
+    .filter((one, place) => one.status !== "locked" && before.standings[place]?.status === "locked")
+    .map((one) => one.of);
 }

@@ -15,9 +15,9 @@ export interface CodedStatus {
 
 const PLAIN = { locked: "-", ready: "o", cleared: "c", inferred: "i", rusty: "r" } as const;
 
-function codeOf({ status, facts, gate, isStuck }: Standing): string {
+function codeOf({ status, facts, of, isStuck }: Standing): string {
   if (status !== "working") return PLAIN[status];
-  const tenths = Math.min(9, Math.floor((10 * facts.gateBest) / gateTarget(gate)));
+  const tenths = Math.min(9, Math.floor((10 * facts.gateBest) / gateTarget(of.gate)));
   return isStuck ? String.fromCharCode(65 + tenths) : String(tenths);
 }
 

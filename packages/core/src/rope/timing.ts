@@ -3,6 +3,7 @@
  * evenly spaced about the middle of its air time, and the hands moving in between.
  */
 import { UNDER_FEET, type Hand } from "./arms.js";
+import { airtimeOf } from "./physics.js";
 import { linkCost } from "./cost.js";
 import { hasPass } from "./measure.js";
 import { expandBeats, type Score } from "./score.js";
@@ -59,7 +60,6 @@ export interface Timing {
 
 export const DEFAULT_CONTACT = 0.25;
 export const DEFAULT_CLEARANCE = 0.015;
-const GRAVITY = 9.81;
 /** The hands can move between 15 % and 70 % of the way from one bottom to the next. */
 export const WINDOW_FROM = 0.15;
 export const WINDOW_TO = 0.7;
@@ -108,12 +108,12 @@ interface Flight {
 /** Air time, cycle and period of a beat jumped at `height`. */
 function flightOf(beat: TracedBeat, height: number, { contact, clearance }: Body): Flight {
   const count = beat.turns.length;
-  const airtime = 2 * Math.sqrt((2 * height) / GRAVITY);
+  const airtime = airtimeOf(height);
   const cycle = airtime + contact;
   if (count === 0) return { airtime, cycle, period: null };
   let period = cycle / count;
   if (hasPass(beat)) {
-    const above = 2 * Math.sqrt((2 * (height - clearance)) / GRAVITY);
+    const above = airtimeOf(height - clearance);
     beat.turns.forEach(({ arms, turn }, index) => {
       const offset = Math.abs(2 * index - (count - 1));
       if (UNDER_FEET[arms] && !turn.caught && offset > 0) period = Math.min(period, above / offset);

@@ -7,7 +7,16 @@ import { printScore } from "../rope/print.js";
 import { expandBeats, type Score } from "../rope/score.js";
 import type { SideName } from "../sides.js";
 import { parseNeeds, type NeedTerm } from "./needs.js";
-import type { Skill, SkillClass, Strand } from "./skill.js";
+import { parseLadders, type LadderLines, type LadderTexts } from "./ladder-line.js";
+import { namedInRoles, NO_ROLES, type Roles } from "./roles.js";
+import {
+  SKILL_CLASSES,
+  type Family,
+  type Skill,
+  type SkillClass,
+  type SkillForm,
+  type Strand,
+} from "./skill.js";
 
 /** A skill as it is written in a catalogue's data. */
 export interface SkillEntry {
@@ -23,7 +32,26 @@ export interface SkillEntry {
   readonly cues: readonly string[];
   readonly faults: readonly FaultCode[];
   readonly look: string;
+  /** Other ways in which the same skill is jumped, which a setting chooses. */
+  readonly forms?: readonly { readonly id: string; readonly score: string }[];
 }
+
+/** What is taught beside the skills: the drills that lead to each, and who plays which part. */
+export interface Craft {
+  readonly ladders: LadderTexts;
+  readonly roles: Roles;
+}
+
+/** For a catalogue that says nothing of its drills: the gate alone. */
+export const BARE_CRAFT: Craft = {
+  ladders: {
+    classes: Object.fromEntries(
+      SKILL_CLASSES.map((skillClass) => [skillClass, "streak"]),
+    ) as unknown as LadderTexts["classes"],
+    skills: {},
+  },
+  roles: NO_ROLES,
+};
 
 export interface StrandEntry extends Omit<Strand, "skills"> {
   readonly skills: readonly SkillEntry[];
@@ -43,6 +71,9 @@ export interface Catalogue {
   readonly levels: ReadonlyMap<string, number>;
   /** The skills whose needs name a skill. */
   readonly neededBy: ReadonlyMap<string, readonly string[]>;
+  readonly familyOf: ReadonlyMap<string, Family>;
+  readonly ladders: LadderLines;
+  readonly roles: Roles;
 }
 
 export type CatalogueFaultCode =
@@ -55,7 +86,9 @@ export type CatalogueFaultCode =
   | "self-need"
   | "sides-of-need"
   | "cycle"
-  | "strand-order";
+  | "strand-order"
+  | "ladder"
+  | "role";
 
 export interface CatalogueFault {
   readonly code: CatalogueFaultCode;
@@ -75,7 +108,11 @@ function readSkill(entry: SkillEntry): Skill | readonly CatalogueFault[] {
   const faults: CatalogueFault[] = [];
   const fault = (code: CatalogueFaultCode, reason: string) =>
     faults.push({ code, skill: entry.id, message: `${entry.name}: ${reason}` });
-  const score = readScore(entry, fault);
+  const score = readScore(entry.score, fault);
+  const forms = (entry.forms ?? []).flatMap(({ id, score: text }): SkillForm[] => {
+    const form = readScore(text, fault);
+    return form === null ? [] : [{ id, score: form }];
+  });
   if (entry.cues.length < 2 || entry.cues.length > 5) fault("cues", "has not two to five cues.");
   try {
     const { needs, helps } = parseNeeds(entry.needs);
@@ -86,6 +123,7 @@ function readSkill(entry: SkillEntry): Skill | readonly CatalogueFault[] {
       aliases: [...(entry.also ?? []), ...(entry.shared ?? [])],
       twoSided: entry.sides === "two",
       score,
+      forms,
       beats: score === null ? 1 : expandBeats(score).length,
       needs,
       helps,
@@ -104,7 +142,7 @@ function readSkill(entry: SkillEntry): Skill | readonly CatalogueFault[] {
 
 /** A skill's score must parse, be legal, and be able to follow itself. */
 function readScore(
-  { score }: SkillEntry,
+  score: string | null,
   fault: (code: CatalogueFaultCode, reason: string) => void,
 ): Score | null {
   if (score === null) return null;
@@ -214,7 +252,11 @@ function checkStrandOrder(strands: readonly Strand[], skills: ReadonlyMap<string
  * Checks a catalogue's data and makes the value that the core works with. Every fault is reported
  * with the skill's name and the reason; O(skills + needs).
  */
-export function buildCatalogue(entries: readonly StrandEntry[], version: string): CatalogueResult {
+export function buildCatalogue(
+  entries: readonly StrandEntry[],
+  version: string,
+  { ladders: texts, roles }: Craft = BARE_CRAFT,
+): CatalogueResult {
   const faults: CatalogueFault[] = [];
   const skills = new Map<string, Skill>();
   const written = entries.flatMap((strand) => strand.skills);
@@ -242,7 +284,12 @@ export function buildCatalogue(entries: readonly StrandEntry[], version: string)
     skills: strand.skills.map((entry) => entry.id),
   }));
   faults.push(...checkStrandOrder(strands, skills));
-  if (faults.length > 0) return { ok: false, faults };
+  for (const id of namedInRoles(roles)) {
+    if (skills.has(id)) continue;
+    faults.push({ code: "role", skill: id, message: `"${id}" plays a role and is not in the catalogue.` });
+  }
+  const ladders = readLadders(texts, skills, faults);
+  if (faults.length > 0 || ladders === null) return { ok: false, faults };
 
   const neededBy = new Map<string, string[]>(order.map((id) => [id, []]));
   for (const skill of skills.values()) {
@@ -251,7 +298,33 @@ export function buildCatalogue(entries: readonly StrandEntry[], version: string)
     }
   }
   const levels = levelsOf(order, skills);
-  return { ok: true, catalogue: { version, skills, strands, order, levels, neededBy } };
+  const familyOf = new Map(
+    entries.flatMap(({ family, skills: ofStrand }) => ofStrand.map(({ id }) => [id, family])),
+  );
+  const catalogue = { version, skills, strands, order, levels, neededBy, familyOf, ladders, roles };
+  return { ok: true, catalogue };
+}
+
+function readLadders(
+  texts: LadderTexts,
+  skills: ReadonlyMap<string, Skill>,
+  faults: CatalogueFault[],
+): LadderLines | null {
+  try {
+    const lines = parseLadders(texts, (id) => skills.get(id)?.skillClass);
+    for (const [id, steps] of lines.skills) {
+      for (const part of steps.flatMap((step) => step.parts)) {
+        if (skills.has(part)) continue;
+        const message = `The ladder of ${id} is logged about "${part}", which is not in the catalogue.`;
+        faults.push({ code: "ladder", skill: id, message });
+      }
+    }
+    return lines;
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    faults.push({ code: "ladder", skill: "", message: error.message });
+    return null;
+  }
 }
 
 /** The skill of that id. Throws a `RangeError` for an id that the catalogue does not have. */

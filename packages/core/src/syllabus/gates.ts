@@ -1,3 +1,4 @@
+import type { Drill } from "./drill.js";
 import type { Skill, SkillClass } from "./skill.js";
 
 /** What clears a skill, on each side (teaching.md, Gates). */
@@ -84,4 +85,23 @@ export function gateKey(gate: Gate): string {
     case "count":
       return `count ${gate.count}/${gate.seconds}`;
   }
+}
+
+/** The drill that a gate itself is: what meets it when it is passed. */
+export function gateDrill(gate: Gate): Drill {
+  switch (gate.kind) {
+    case "streak":
+      return { kind: "streak", count: gate.count };
+    case "hold":
+      return { kind: "hold", seconds: gate.seconds };
+    case "count":
+      return { kind: "count", seconds: gate.seconds, count: gate.count };
+    case "clean":
+      return { kind: "one-out", count: gate.of, pass: gate.clean };
+  }
+}
+
+/** Clean repetitions that a hold comes to where nobody counted them (teaching.md, What counts). */
+export function heldRepetitions(seconds: number, tempo: number, beatsPerRepetition: number): number {
+  return Math.floor((seconds * tempo) / 60 / beatsPerRepetition);
 }

@@ -1,516 +1,366 @@
 /**
- * The concrete ladder of drills of a skill and side, from its class and score (teaching.md, Drill
- * kinds). Nothing is typed in per skill: the catch, the bounces, the pattern and the parts are made
- * from the score, and a drill whose score would not be legal is left out for its next best form.
+ * The ladder of a side: its drills in order, made from the lines of the catalogue and the side's score
+ * and gate (drills.md, 2 Ladders). Nothing is typed in twice: the left is the mirror of the right, what a
+ * drill holds is read off its score, and a drill that could not be jumped is none.
  */
-import { UNDER_FEET } from "../rope/arms.js";
+import { isRelease, type Arms } from "../rope/arms.js";
 import { checkScore } from "../rope/check.js";
-import { scoreOf } from "../rope/parse.js";
 import { mirrorScore } from "../rope/mirror.js";
+import { parseScore } from "../rope/parse.js";
 import { printScore } from "../rope/print.js";
-import { expandBeats, type Beat, type Item, type Score } from "../rope/score.js";
-import { otherSide, type SideName } from "../sides.js";
-import { sideScore, skillOf, type Catalogue } from "./catalogue.js";
-import type { Skill, SkillClass } from "./skill.js";
-import type { DrillKind } from "./drill.js";
+import { expandBeats, type Score } from "../rope/score.js";
+import type { Catalogue } from "./catalogue.js";
+import {
+  DRILL_ROWS,
+  drillKey,
+  isClimbKind,
+  isRoundKind,
+  isTryKind,
+  type Drill,
+  type DrillKind,
+} from "./drill.js";
+import { DEFAULT_TEMPO, gateDrill, type Gate } from "./gates.js";
+import { isHeld, jumpsOf, type Jumps } from "./holds.js";
+import type { LadderStep } from "./ladder-line.js";
+import type { Manner } from "./manner.js";
+import type { Side } from "./side.js";
+import { inStep } from "./step.js";
+import { directed, filled, type Filling } from "./template.js";
 
-/** What a drill of the ladder is about, where its kind alone does not say it. */
-export type DrillFocus =
-  | "wrists"
-  | "open-catch"
-  | "position-catch"
-  | "high-jump"
-  | "plain-double"
-  | "arm-change"
-  | "exit"
-  | "carrying-step"
-  | "move"
-  | "part"
-  | "both-parts"
-  | "two-sides"
-  | "boxer-step"
-  | "run-step"
-  | "bursts";
+/** What a drill is of: the whole skill, a piece of it, or its shape alone. */
+export type Holds = "whole" | "piece" | "shape";
 
-export interface LadderDrill {
-  readonly kind: DrillKind;
-  readonly side: SideName;
-  /** The score practised, in canonical text; null for a drill without rope or outside the model. */
-  readonly score: string | null;
-  /** How much is asked: repetitions, rounds, the top rung, or tries at each spacing; or what the gate asks. */
-  readonly dose: number | "gate";
-  readonly focus?: DrillFocus;
-  /** Bounces (or doubles) between repetitions. */
-  readonly spacing?: number;
+export interface Rung {
+  /** Stable: what is done and, for what a gate counts, how much of it. */
+  readonly id: string;
+  readonly drill: Drill;
+  readonly holds: Holds;
+  /** The sides that it is logged about: its own, both where both are in it, or those of its parts. */
+  readonly about: readonly Side[];
+  /** Whether `about` are parts of the skill and not the skill. */
+  readonly isPart: boolean;
+  /** Passed once before anything harder, whatever its chance. */
+  readonly isSafety: boolean;
+  /** What follows the gate: the other side, both by turns. */
+  readonly isAfterGate: boolean;
 }
 
-const DOSES: Readonly<Record<DrillKind, number | "gate">> = {
-  shadow: 10,
-  "side-rope": 40,
-  "toe-catch": 5,
-  "one-stop": 5,
-  "one-out": 5,
-  "from-rest": 5,
-  spaced: 5,
-  rounds: 3,
-  climb: 5,
-  streak: "gate",
-  count: "gate",
-  hold: "gate",
-  "other-side": 5,
-  "new-step": 8,
-  merge: 5,
-  link: 4,
-};
-
-/** How a drill is passed: so many of so many, or null where its dose itself is the aim. */
-export interface DrillPass {
-  readonly clean: number;
-  readonly of: number;
-}
-
-export const DRILL_PASSES: Readonly<Record<DrillKind, DrillPass | null>> = {
-  shadow: { clean: 8, of: 10 },
-  "side-rope": null,
-  "toe-catch": { clean: 4, of: 5 },
-  "one-stop": { clean: 3, of: 5 },
-  "one-out": { clean: 4, of: 5 },
-  "from-rest": { clean: 3, of: 5 },
-  spaced: { clean: 4, of: 5 },
-  rounds: null,
-  climb: null,
-  streak: null,
-  count: null,
-  hold: null,
-  "other-side": null,
-  "new-step": { clean: 6, of: 8 },
-  merge: { clean: 3, of: 5 },
-  link: { clean: 3, of: 4 },
-};
-
-const OPEN = "o";
-const DOUBLE = "(o o)";
-
-/** What the builders of one skill and side have at hand. */
-interface Subject {
+interface Making {
   readonly catalogue: Catalogue;
-  readonly skill: Skill;
-  readonly side: SideName;
-  readonly score: Score | null;
+  readonly side: Side;
+  readonly manner: Manner;
+  readonly sidesOf: (subject: string) => readonly Side[];
 }
 
-function itemsOf(score: Score): string {
-  return printScore({ ...score, direction: "forward" });
+/** Seconds of holding on before the gate is asked, at the most. */
+const HOLD_SECONDS = 30;
+const LEAST_HOLD = 5;
+const FASTER_SHARE = 1.05;
+const SHADOW_SHARES = [0.6, 0.8, 1, 1.15] as const;
+const MANY_COUNTS = 10;
+const COUNTS = 5;
+
+/** The score for the side: the line is written for the right. */
+function forSide(text: string, { side }: Side): string | null {
+  const parsed = parseScore(text);
+  if (!parsed.ok) return null;
+  return printScore(side === "left" ? mirrorScore(parsed.score) : parsed.score);
 }
 
-/** The parts one after the other, in the skill's direction; null where that cannot be jumped. */
-function build(score: Score, parts: readonly string[], loop = false): string | null {
-  const text = `${score.direction === "backward" ? "< " : ""}${parts.filter((part) => part !== "").join(" ")}`;
-  const built = scoreOf(text);
-  return checkScore(built, { loop }).length === 0 ? printScore(built) : null;
+function isLegal(text: string, loops: boolean): boolean {
+  const parsed = parseScore(text);
+  return parsed.ok && checkScore(parsed.score, { loop: loops }).length === 0;
 }
 
-/** Runs of one item as a repeat: `o*3`; nothing for 0. */
-function times(item: string, count: number): string {
-  if (count === 0) return "";
-  return count === 1 ? item : `${item}*${count}`;
+/** The step that a skill is carried by: its first need's, or an open bounce. */
+function carryingOf({ catalogue, side }: Making): Score | null {
+  const [need] = side.skill.needs;
+  const [term] = need?.anyOf ?? [];
+  const needed = term === undefined ? undefined : catalogue.skills.get(term.skill);
+  if (needed?.score == null) return null;
+  return term?.sides === "other" ? mirrorScore(needed.score) : needed.score;
 }
 
-function whole(score: Score): string {
-  const text = itemsOf(score);
-  return score.items.length === 1 && score.items[0]?.count === null ? text : `[${text}]`;
+/** The side's score as it would be written for the right. */
+function asRight({ side, score }: Side): Score | null {
+  return score !== null && side === "left" ? mirrorScore(score) : score;
 }
 
-/** The beats up to the last turn under the feet that ends a beat, that one caught. */
-function caught(score: Score): string | null {
-  const beats = [...expandBeats(score)];
-  const last = beats.findLastIndex((beat) => {
-    const arms = beat.turns.at(-1)?.arms;
-    return arms !== undefined && arms !== "x" && UNDER_FEET[arms];
+function changesArms(score: Score): boolean {
+  return expandBeats(score).some(
+    ({ turns }) =>
+      turns.length > 1 && turns.some((turn, place) => place > 0 && turn.arms !== turns[place - 1]?.arms),
+  );
+}
+
+function endsClosed(score: Score): boolean {
+  return expandBeats(score).at(-1)?.turns.at(-1)?.arms !== "o";
+}
+
+/** A drill of a kind over a score, with what the step and the kind ask. */
+function drillOf(
+  making: Making,
+  step: Pick<LadderStep, "kind" | "dose" | "about">,
+  score: string | undefined,
+): readonly Drill[] {
+  const { gateStreak, skill } = making.side;
+  const { kind, dose, about } = step;
+  const { dose: usual } = DRILL_ROWS[kind];
+  const asked = dose ?? (usual === "gate" ? gateStreak : usual);
+  const scored = score === undefined ? {} : { score };
+  if (isTryKind(kind)) return [{ kind, count: asked, ...(about === null ? {} : { about }), ...scored }];
+  if (isRoundKind(kind)) return [{ kind, rounds: asked, ...scored }];
+  if (isClimbKind(kind))
+    return [{ kind, top: Math.min(asked, Math.max(2, gateStreak)), onMiss: "repeat", ...scored }];
+  switch (kind) {
+    case "tempo-shadow":
+      return SHADOW_SHARES.map((tempoShare) => ({ kind, count: asked, tempoShare, ...scored }));
+    case "faster":
+      return [{ kind, count: asked, tempoShare: FASTER_SHARE, ...scored }];
+    case "side-rope":
+      return [{ kind, count: asked, ...scored }];
+    case "spaced":
+    case "link":
+      return [];
+    case "streak":
+      return asked < gateStreak ? [{ kind, count: asked, ...scored }] : [];
+    case "hold": {
+      const seconds = Math.min(HOLD_SECONDS, Math.floor((gateStreak * skill.beats * 60) / DEFAULT_TEMPO));
+      return seconds < LEAST_HOLD ? [] : [{ kind, seconds, ...scored }];
+    }
+    case "count":
+      return [];
+  }
+}
+
+/** Whether a step is where the gate itself stands. */
+function isGateStep({ kind, dose, template }: LadderStep, gate: Gate): boolean {
+  return dose === null && template === null && (kind === "streak" || kind === gate.kind);
+}
+
+/** The drill that meets the gate; single ones each back to a bounce. */
+export function gateDrillOf({ gate, score }: Pick<Side, "gate" | "score">): Drill {
+  const drill = gateDrill(gate);
+  if (drill.kind !== "one-out" || score === null) return drill;
+  const text = directed(`${printScore({ ...score, direction: "forward" })} o`, score.direction);
+  return isLegal(text, false) ? { ...drill, score: tidy(text) } : drill;
+}
+
+/** What of a ladder a step comes to, before it is known what each drill is about. */
+interface Made {
+  readonly drill: Drill;
+  readonly parts: readonly string[];
+  /** The side that a count of a need is of. */
+  readonly of?: Side;
+  readonly isGate?: boolean;
+  readonly isPiece?: boolean;
+}
+
+/** Each need in turn, so often in a row: the door to what it makes possible. */
+function countsOfNeeds(side: Side): readonly Made[] {
+  return side.needs.flatMap(([way = []]) =>
+    way.flatMap(({ of }): Made[] => {
+      if (of.score === null) return [];
+      const many = of.skill.skillClass === "base" || of.skill.skillClass === "double";
+      const items = printScore({ ...of.score, direction: "forward" });
+      const times = many ? MANY_COUNTS : COUNTS;
+      const text = `${of.score.direction === "backward" ? "< " : ""}[${items}]*${times}`;
+      const parsed = parseScore(text);
+      if (!parsed.ok || !isLegal(text, false)) return [];
+      return [{ drill: { kind: "part-counts", count: 3, score: tidy(text) }, parts: [of.subject], of }];
+    }),
+  );
+}
+
+/** `[o]*10` as `o*10`. */
+function tidy(text: string): string {
+  const parsed = parseScore(text.replaceAll(/\[(\([^)]*\)\S*|[^\s[\]()]+)\]/g, "$1"));
+  return parsed.ok ? printScore(parsed.score) : text;
+}
+
+function newSteps(making: Making): readonly Drill[] {
+  const { catalogue, side, manner } = making;
+  if (side.score === null) return [];
+  const steps = [...catalogue.roles.steps].sort(
+    (one, other) => Number(other === manner.homeStep) - Number(one === manner.homeStep),
+  );
+  const { score } = side;
+  return steps.flatMap((id): Drill[] => {
+    const step = catalogue.skills.get(id)?.score ?? null;
+    const text = step === null ? null : inStep(score, step, side.side);
+    return text === null ? [] : [{ kind: "new-step", count: 8, score: text }];
   });
-  const end = beats[last];
-  if (end === undefined) return null;
-  const turns = end.turns.map((turn, index) => ({ ...turn, caught: index === end.turns.length - 1 }));
-  return textOf(score, [...beats.slice(0, last), { ...end, turns }]);
 }
 
-function textOf(score: Score, beats: readonly Beat[]): string | null {
-  const items = beats.map((unit): Item => ({ unit, count: null }));
-  const made = { ...score, items };
-  return checkScore(made).length === 0 ? printScore(made) : null;
+/** Each beat of a step alone after a bounce, each once; a plain one is no step. */
+function beatsAlone(making: Making, step: LadderStep): readonly Made[] {
+  const score = asRight(making.side);
+  if (score === null) return [];
+  const texts = expandBeats(score).map((unit) =>
+    printScore({ ...score, items: [{ unit, count: null }] }).replace(/^< /, ""),
+  );
+  return [...new Set(texts)]
+    .filter((text) => text !== "o")
+    .flatMap((text) => madeOf(making, { ...step, template: `o ${text}` }));
 }
 
-class Ladder {
-  readonly drills: LadderDrill[] = [];
-
-  constructor(private readonly subject: Subject) {}
-
-  /** A drill without a score: no rope, or a skill outside the model. */
-  plain(kind: DrillKind, focus?: DrillFocus): void {
-    this.push(kind, null, focus === undefined ? {} : { focus });
-  }
-
-  /** A drill with a score; left out where there is none, or it cannot be jumped. */
-  scored(kind: DrillKind, score: string | null, more: Partial<LadderDrill> = {}): void {
-    if (this.subject.score === null) this.push(kind, null, more);
-    else if (score !== null) this.push(kind, score, more);
-  }
-
-  private push(kind: DrillKind, score: string | null, more: Partial<LadderDrill>): void {
-    const drill: LadderDrill = { kind, side: this.subject.side, score, dose: DOSES[kind], ...more };
-    const same = this.drills.some(
-      (one) =>
-        one.kind === kind &&
-        one.score === score &&
-        one.focus === drill.focus &&
-        one.dose === drill.dose &&
-        one.side === drill.side,
-    );
-    if (!same) this.drills.push(drill);
-  }
+/** A move of its run-up from singles to doubles, where that is how it is prepared. */
+function prepared({ side, manner }: Making, { kind, template }: LadderStep): string | null {
+  if (template === null || manner.prepare === "singles" || side.skill.skillClass !== "fused-double")
+    return template;
+  if (kind === "spaced") return template.replace("o*n", "D*n");
+  return kind === "one-out" && template === "S o" ? "D S o" : template;
 }
 
-/** Runs a builder with the subject's score; without one the drill has none either. */
-type Scored = (make: (score: Score) => string | null) => string | null;
+function madeOf(making: Making, step: LadderStep): readonly Made[] {
+  const { side } = making;
+  const { parts } = step;
+  if (isGateStep(step, side.gate)) return [{ drill: gateDrillOf(side), parts, isGate: true }];
+  const score = asRight(side);
+  if (step.condition === "closed" && (score === null || !endsClosed(score))) return [];
+  if (step.condition === "arms-change" && (score === null || !changesArms(score))) return [];
+  if (step.ofNeeds) return countsOfNeeds(side);
+  const template = prepared(making, step);
+  const { isPiece } = step;
+  // What has no other side cannot be done on both by turns.
+  if (side.other === null && template?.includes("M") === true) return [];
+  if (step.kind === "new-step" && template === null)
+    return newSteps(making).map((drill) => ({ drill, parts }));
+  if (template === "o b") return beatsAlone(making, step);
+  if (template === null || score === null)
+    return drillOf(making, step, undefined).map((drill) => ({ drill, parts }));
+  const filling: Filling = { score, carrying: carryingOf(making) };
+  const { loops } = DRILL_ROWS[step.kind];
+  const texts =
+    step.spacings.length === 0
+      ? [{ text: filled(template, filling), spacing: 0 }]
+      : step.spacings.map((spacing) => ({ text: filled(template, filling, spacing), spacing }));
+  return texts.flatMap(({ text, spacing }): Made[] => {
+    const own = text === null ? null : forSide(text, side);
+    if (own === null || !isLegal(own, loops)) return [];
+    const plain = side.score !== null && own === printScore(side.score) ? undefined : own;
+    if (step.kind === "spaced") {
+      const drill = {
+        kind: "spaced",
+        count: 5,
+        spacing,
+        ...(plain === undefined ? {} : { score: plain }),
+      } as const;
+      return [{ drill, parts, isPiece }];
+    }
+    return drillOf(making, step, plain).map((drill) => ({ drill, parts, isPiece }));
+  });
+}
 
-function tools(subject: Subject, ladder: Ladder) {
-  const from: Scored = (make) => (subject.score === null ? null : make(subject.score));
-  const itself = () => from((score) => build(score, [itemsOf(score)], true));
+/** The steps of a side's ladder: its own line's, else its class's; a fused double out of a rhythm has its run-ups first. */
+function stepsOf({ catalogue, side, manner }: Making): readonly LadderStep[] {
+  const { first, then } = catalogue.ladders.classes[side.skill.skillClass];
+  const steps = catalogue.ladders.skills.get(side.subject) ?? [...first, ...then];
+  if (manner.fusedStart === "standing" || side.skill.skillClass !== "fused-double") return steps;
+  const isFromRest = (step: LadderStep) => step.kind === "from-rest" && step.parts.length === 0;
+  const last = steps.findLastIndex((step) => step.kind === "rounds");
+  if (last < 0) return steps;
+  const resting = steps.slice(0, last).filter(isFromRest);
+  return [
+    ...steps.slice(0, last + 1).filter((step) => !isFromRest(step)),
+    ...resting,
+    ...steps.slice(last + 1),
+  ];
+}
+
+const BEHIND: ReadonlySet<Arms | "x"> = new Set(["bl", "br", "k"]);
+const SAFETY_KINDS: ReadonlySet<DrillKind> = new Set(["toe-catch", "stop-in", "one-stop"]);
+
+/** A catch or a stop before arms behind the body, a backward multiple or a rope let go. */
+function needsSafety({ score }: Side): boolean {
+  if (score === null) return false;
+  const beats = expandBeats(score);
+  const some = (test: (arms: Arms) => boolean) =>
+    beats.some(({ turns }) => turns.some(({ arms }) => arms !== "x" && test(arms)));
+  const isBackwardMultiple = score.direction === "backward" && beats.some(({ turns }) => turns.length > 1);
+  return isBackwardMultiple || some((arms) => BEHIND.has(arms)) || some(isRelease);
+}
+
+/** The sides of a part that stand in the drill; its own side's where none can be told. */
+function sidesOfPart(making: Making, part: string, jumps: Jumps | null): readonly Side[] {
+  const sides = making.sidesOf(part);
+  const held = jumps === null ? [] : sides.filter((one) => one.jumps.some((form) => isHeld(jumps, form)));
+  if (held.length > 0) return held;
+  const same = sides.filter((one) => one.side === making.side.side || one.side === "whole");
+  return same.length > 0 ? same : sides;
+}
+
+function jumpsOfDrill({ kind, score }: Drill): Jumps | null {
+  const parsed = score === undefined ? null : parseScore(score);
+  return parsed?.ok === true ? jumpsOf(parsed.score, DRILL_ROWS[kind].loops) : null;
+}
+
+/** Whether a drill holds a side: its own score, or one that has it. */
+export function holdsSide(drill: Drill, side: Side): boolean {
+  if (!DRILL_ROWS[drill.kind].isEvidence) return false;
+  const jumps = jumpsOfDrill(drill);
+  if (jumps === null) return drill.score === undefined;
+  return side.jumps.some((form) => isHeld(jumps, form, drill.kind === "new-step" ? "any" : "same"));
+}
+
+const GATE = "gate";
+
+function rungOf(
+  making: Making,
+  { drill, parts, of, isGate = false, isPiece = false }: Made,
+  isSafe: boolean,
+): Rung {
+  const { side } = making;
+  const jumps = jumpsOfDrill(drill);
+  const counted = drill.kind === "streak" ? `streak ${drill.count}` : drillKey(drill);
+  const id = isGate ? GATE : drill.kind === "tempo-shadow" ? `${counted} ${drill.tempoShare}` : counted;
+  const isEvidence = DRILL_ROWS[drill.kind].isEvidence;
+  const isSafety = isSafe && SAFETY_KINDS.has(drill.kind) && parts.length === 0;
+  const rung = { id, drill, isPart: parts.length > 0, isSafety, isAfterGate: false };
+  if (parts.length > 0) {
+    const about = of === undefined ? parts.flatMap((part) => sidesOfPart(making, part, jumps)) : [of];
+    return { ...rung, holds: isEvidence ? "piece" : "shape", about };
+  }
+  if (drill.kind === "other-side") return { ...rung, holds: "whole", about: [side.other ?? side] };
+  const isWhole = !isPiece && holdsSide(drill, side);
+  const both = isWhole && drill.score !== undefined && side.other !== null && holdsSide(drill, side.other);
+  const about = both && side.other !== null ? [side, side.other] : [side];
   return {
-    from,
-    itself,
-    oneOut: () =>
-      ladder.scored(
-        "one-out",
-        from((score) => build(score, [itemsOf(score), OPEN])),
-      ),
-    oneStop: (focus?: DrillFocus) =>
-      ladder.scored("one-stop", from(caught), focus === undefined ? {} : { focus }),
-    toeCatch: () => ladder.scored("toe-catch", from(caught)),
-    fromRest: () =>
-      ladder.scored(
-        "from-rest",
-        from((score) => build(score, [itemsOf(score), `${OPEN}!`])),
-      ),
-    spaced: (filler: string, from4: number, to: number) => {
-      for (let spacing = from4; spacing >= to; spacing -= 1) {
-        const score = from((one) => build(one, [times(filler, spacing), itemsOf(one)], true));
-        ladder.scored("spaced", score, { spacing });
-      }
-    },
-    climb: (top: number) => ladder.scored("climb", itself(), { dose: top }),
-    streak: (...count: readonly number[]) =>
-      ladder.scored("streak", itself(), count[0] === undefined ? {} : { dose: count[0] }),
-    hold: () => ladder.scored("hold", itself()),
-    count: () => ladder.scored("count", itself()),
-    otherSide: () => {
-      const { skill, side } = subject;
-      const other = sideScore(skill, otherSide(side));
-      if (skill.twoSided && other !== null) {
-        ladder.scored("other-side", build(other, [itemsOf(other)], true), { side: otherSide(side) });
-      }
-    },
-    newSteps: () => {
-      for (const step of ["boxer-step", "run-step"] as const) {
-        const score = from((one) => inStep(one, step, subject.side));
-        if (score !== null) ladder.scored("new-step", score, { focus: step });
-      }
-    },
+    ...rung,
+    holds: isWhole ? "whole" : isEvidence || drill.score !== undefined ? "piece" : "shape",
+    about,
   };
 }
 
-/**
- * The skill danced in another step: each beat lands on the next foot, in the boxer step with the
- * free foot's tap. Only for beats of one turn whose feet nothing else decides.
- */
-export function inStep(score: Score, step: "boxer-step" | "run-step", side: SideName): string | null {
-  const beats = expandBeats(score);
-  const free = beats.every(
-    ({ turns, landing, takeOff, gestures }) =>
-      turns.length === 1 &&
-      turns[0]?.arms !== "ul" &&
-      turns[0]?.arms !== "ur" &&
-      turns[0]?.arms !== "k" &&
-      landing === null &&
-      takeOff === null &&
-      gestures.length === 0,
-  );
-  const steady = beats.some(({ turns }) => turns[0]?.arms !== "o");
-  if (!free || !steady) return null;
-  const twice = beats.length % 2 === 0 ? beats : [...beats, ...beats];
-  const stepped = twice.map((beat, index): Beat => {
-    const right = (index % 2 === 0) === (side !== "left");
-    return {
-      ...beat,
-      landing: right ? "r" : "l",
-      gestures: step === "boxer-step" ? [right ? "tapl" : "tapr"] : [],
-    };
-  });
-  const made: Score = { ...score, items: stepped.map((unit) => ({ unit, count: null })) };
-  return checkScore(made, { loop: true }).length === 0 ? printScore(made) : null;
+/** The other side of it, as the same single ones. */
+function otherSide({ other }: Side): readonly Made[] {
+  if (other === null) return [];
+  const score = other.score === null ? {} : { score: printScore(other.score) };
+  return [{ drill: { kind: "other-side", count: 5, ...score }, parts: [] }];
 }
 
-/**
- * The steps that a step is built on, as they are danced in it: its needs among the steps but the
- * plain bounce, on the side asked, mirrored throughout for the left. The first one carries it.
- */
-function partsOfStep({ catalogue, skill, side }: Subject): readonly Score[] {
-  const steps: ReadonlySet<SkillClass> = new Set(["base", "footwork", "taps"]);
-  return skill.needs.flatMap(({ anyOf }) => {
-    const [term] = anyOf;
-    const part = term === undefined ? null : skillOf(catalogue, term.skill);
-    if (part?.score == null || part.id === "basic-bounce" || !steps.has(part.skillClass)) return [];
-    const mirrored = (side === "left") !== (term?.sides === "other");
-    return [mirrored ? mirrorScore(part.score) : part.score];
-  });
+/** The rungs of a side: what leads to the gate, the gate, the other side, and both by turns. O(steps · score). */
+export function ladderOf(making: Making): readonly Rung[] {
+  const { side } = making;
+  const isSafe = needsSafety(side);
+  const steps = stepsOf(making).flatMap((step) => madeOf(making, step));
+  const gate: Made = { drill: gateDrillOf(side), parts: [], isGate: true };
+  const made = steps.some((one) => one.isGate) ? steps : [...steps, gate];
+  const rungs = [...made, ...otherSide(side)].map((one) => rungOf(making, one, isSafe));
+  const distinct = rungs.filter((rung, place) => rungs.findIndex((one) => one.id === rung.id) === place);
+  const atGate = distinct.findIndex((rung) => rung.id === GATE);
+  // Both sides by turns come once each side has been cleared.
+  const isAfter = (rung: Rung, place: number) => place > atGate || (!rung.isPart && rung.about.length > 1);
+  return [
+    ...distinct.filter((rung, place) => !isAfter(rung, place)),
+    ...distinct
+      .filter(isAfter)
+      .sort((one, other) => one.about.length - other.about.length)
+      .map((rung) => ({ ...rung, isAfterGate: true })),
+  ];
 }
 
-function footwork(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  const parts = partsOfStep(subject);
-  const [carrying] = parts;
-  if (carrying === undefined) ladder.plain("shadow");
-  else {
-    ladder.scored("shadow", printScore(carrying), { focus: "carrying-step" });
-    ladder.scored("shadow", drill.itself(), { focus: "move" });
-  }
-  if (parts.length > 1) {
-    for (const part of parts) ladder.scored("one-out", printScore(part), { focus: "part" });
-    ladder.scored(
-      "merge",
-      drill.from((score) => build(score, [...parts, score].map(itemsOf))),
-    );
-  } else if (carrying !== undefined) {
-    const joined = drill.from((score) => build(score, [itemsOf(carrying), itemsOf(score)]));
-    ladder.scored("one-out", joined, { focus: "part" });
-  }
-  ladder.scored(
-    "one-out",
-    drill.from((score) => build(score, [times(whole(score), 4), OPEN])),
-    { focus: "bursts" },
-  );
-  for (const count of isHop(subject) ? [10, 20] : [8, 16]) drill.streak(count);
-  drill.hold();
-  drill.newSteps();
-}
-
-/** Hops on one foot build up as tens. */
-function isHop({ skill, score }: Subject): boolean {
-  return (
-    skill.twoSided &&
-    score !== null &&
-    expandBeats(score).every((beat) => beat.landing === "l" || beat.landing === "r")
-  );
-}
-
-function speed(subject: Subject, ladder: Ladder): void {
-  footwork(subject, ladder);
-  tools(subject, ladder).count();
-}
-
-function ground(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  ladder.plain("shadow");
-  drill.streak();
-  drill.hold();
-}
-
-function swing(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  ladder.plain("shadow");
-  ladder.plain("side-rope");
-  drill.oneOut();
-  drill.spaced(OPEN, 4, 1);
-  drill.climb(5);
-  drill.streak();
-}
-
-/** Open, then in the position, then the skill and out of it, each stopped under the toes. */
-function crossCatches(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  ladder.scored(
-    "toe-catch",
-    drill.from((score) => build(score, [`${OPEN}!`])),
-    { focus: "open-catch" },
-  );
-  const inPosition = drill.from((score) => {
-    const beats = expandBeats(score);
-    const place = beats.findIndex((beat) =>
-      beat.turns.some(({ arms }) => arms !== "o" && arms !== "x" && UNDER_FEET[arms]),
-    );
-    return place === -1
-      ? null
-      : caught({ ...score, items: beats.slice(0, place + 1).map((unit) => ({ unit, count: null })) });
-  });
-  ladder.scored("toe-catch", inPosition, { focus: "position-catch" });
-  const out = drill.from((score) => {
-    const last = expandBeats(score).at(-1)?.turns.at(-1)?.arms;
-    return last === "o" ? caught(score) : build(score, [itemsOf(score), `${OPEN}!`]);
-  });
-  ladder.scored("toe-catch", out);
-}
-
-function cross(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  ladder.plain("shadow", "wrists");
-  crossCatches(subject, ladder);
-  drill.oneStop();
-  drill.oneOut();
-  const rounds = drill.from((score) => {
-    const crossed = expandBeats(score).filter((beat) => beat.turns.some(({ arms }) => arms !== "o"));
-    const [one] = crossed;
-    const held = one === undefined ? null : textOf({ ...score, direction: "forward" }, [one]);
-    const pattern =
-      crossed.length === 1 && held !== null ? build(score, [times(OPEN, 2), times(held, 2)], true) : null;
-    return pattern ?? build(score, [times(OPEN, 2), times(whole(score), 2)], true);
-  });
-  ladder.scored("rounds", rounds);
-  drill.climb(10);
-  drill.streak();
-  drill.otherSide();
-  drill.newSteps();
-}
-
-function fusion(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  drill.toeCatch();
-  drill.oneStop();
-  drill.oneOut();
-  drill.spaced(OPEN, 4, 1);
-  drill.climb(5);
-  drill.streak();
-  drill.otherSide();
-}
-
-function double(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  ladder.plain("side-rope");
-  ladder.scored(
-    "one-out",
-    drill.from((score) => build(score, [OPEN])),
-    { focus: "high-jump", dose: 10 },
-  );
-  drill.oneOut();
-  drill.spaced(OPEN, 4, 1);
-  drill.climb(10);
-  drill.streak();
-}
-
-/** The leg-over cross of a multiple's side as a single; null where the multiple lifts no leg. */
-function legOver(score: Score): "ul" | "ur" | null {
-  const multiples = expandBeats(score).filter((beat) => beat.turns.length > 1);
-  const arms = multiples.flatMap((beat) => beat.turns.map((turn) => turn.arms));
-  return arms.find((one) => one === "ul" || one === "ur") ?? null;
-}
-
-/** Before a leg-over multiple: the exit, the single with the highest jump, and a plain double's run-up. */
-function legOverSteps({ score }: Subject, ladder: Ladder): void {
-  const lifted = score === null ? null : legOver(score);
-  if (score === null || lifted === null) return;
-  ladder.scored("one-out", build(score, [lifted, DOUBLE]), { focus: "exit" });
-  ladder.scored("one-out", build(score, [lifted, OPEN]), { focus: "high-jump" });
-  ladder.scored("one-out", build(score, [DOUBLE, itemsOf(score)]), { focus: "plain-double" });
-}
-
-function fusedDouble(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  ladder.plain("shadow", "arm-change");
-  ladder.scored(
-    "from-rest",
-    drill.from((score) => build(score, [DOUBLE, `${OPEN}!`])),
-    { focus: "plain-double" },
-  );
-  legOverSteps(subject, ladder);
-  drill.oneStop("arm-change");
-  drill.fromRest();
-  drill.oneOut();
-  drill.spaced(OPEN, 3, 0);
-  ladder.scored(
-    "rounds",
-    drill.from((score) => build(score, [times(DOUBLE, 2), itemsOf(score)], true)),
-  );
-  drill.climb(5);
-  drill.streak();
-  drill.otherSide();
-}
-
-/**
- * The two parts of a multiple: split at the most even place where both are legal, the longer part
- * first where both orders are.
- */
-export function partsOfMultiple(score: Score): readonly [string, string] | null {
-  const multiple = expandBeats(score).find((beat) => beat.turns.length > 2);
-  if (multiple === undefined) return null;
-  const arms = multiple.turns.map((turn) => turn.arms);
-  const middle = arms.length / 2;
-  const places = arms
-    .map((_, place) => place)
-    .slice(1)
-    .sort((one, other) => Math.abs(one - middle) - Math.abs(other - middle) || other - one);
-  for (const place of places) {
-    const beatText = (part: readonly string[]) =>
-      part.length === 1 ? (part[0] ?? "") : `(${part.join(" ")})`;
-    const parts = [beatText(arms.slice(0, place)), beatText(arms.slice(place))] as const;
-    if (build(score, parts) !== null) return parts;
-  }
-  return null;
-}
-
-function multiple(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  const { score, skill, side } = subject;
-  const parts = score === null ? null : partsOfMultiple(score);
-  if (score !== null && parts !== null) {
-    for (const part of parts) ladder.scored("one-out", build(score, [part, OPEN]), { focus: "part" });
-    ladder.scored("merge", build(score, [...parts, itemsOf(score)]), { focus: "both-parts" });
-  }
-  legOverSteps(subject, ladder);
-  drill.fromRest();
-  drill.oneOut();
-  drill.spaced(DOUBLE, 3, 1);
-  drill.streak();
-  drill.otherSide();
-  const other = sideScore(skill, otherSide(side));
-  if (skill.skillClass === "quad" && skill.twoSided && score !== null && other !== null) {
-    const chain = [itemsOf(score), DOUBLE, "(o o o)", itemsOf(other)];
-    ladder.scored("rounds", build(score, chain), { focus: "two-sides" });
-    ladder.scored("rounds", build(score, [itemsOf(score), itemsOf(other)], true), { focus: "two-sides" });
-  }
-}
-
-function power(subject: Subject, ladder: Ladder): void {
-  const drill = tools(subject, ladder);
-  drill.oneOut();
-  ladder.scored(
-    "rounds",
-    drill.from((score) => build(score, [times(OPEN, 4), times(whole(score), 4)], true)),
-  );
-  drill.hold();
-}
-
-const BUILDERS: Readonly<Record<SkillClass, (subject: Subject, ladder: Ladder) => void>> = {
-  ground,
-  base: footwork,
-  footwork,
-  taps: footwork,
-  speed,
-  power,
-  swing,
-  turn: swing,
-  release: swing,
-  cross,
-  fusion,
-  double,
-  "fused-double": fusedDouble,
-  triple: multiple,
-  quad: multiple,
-};
-
-/** The drills of a skill's side in order, from the gentlest to the hardest. Every score among them is legal. */
-export function ladderOf(catalogue: Catalogue, skillId: string, side: SideName): readonly LadderDrill[] {
-  const skill = skillOf(catalogue, skillId);
-  const subject: Subject = { catalogue, skill, side, score: sideScore(skill, side) };
-  const ladder = new Ladder(subject);
-  BUILDERS[skill.skillClass](subject, ladder);
-  return ladder.drills;
+/** Where the gate stands on a ladder. */
+export function gatePlace(ladder: readonly Rung[]): number {
+  return ladder.findIndex((rung) => rung.id === GATE);
 }

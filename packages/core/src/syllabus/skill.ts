@@ -1,6 +1,7 @@
 import type { CautionCode } from "./caution.js";
 import type { FaultCode } from "./fault.js";
-import type { Score } from "../rope/score.js";
+import type { WrittenArms } from "../rope/arms.js";
+import { expandBeats, type Score } from "../rope/score.js";
 import type { Need } from "./needs.js";
 
 /** The class of a skill: it chooses the default gate and the default ladder of drills. */
@@ -23,9 +24,28 @@ export const SKILL_CLASSES = [
 ] as const;
 export type SkillClass = (typeof SKILL_CLASSES)[number];
 
+const MULTIPLES: ReadonlySet<SkillClass> = new Set(["double", "fused-double", "triple", "quad"]);
+const HARD: ReadonlySet<SkillClass> = new Set(["triple", "quad", "fused-double", "release", "power"]);
+
+/** Whether the class jumps several turns at once. */
+export function isMultipleClass(skillClass: SkillClass): boolean {
+  return MULTIPLES.has(skillClass);
+}
+
+/** A hard skill has its own place in the lesson as long as it is new. */
+export function isHard(skillClass: SkillClass): boolean {
+  return HARD.has(skillClass);
+}
+
 /** The four families of the map. */
 export const FAMILIES = ["footwork", "side-swings", "crosses", "multiples"] as const;
 export type Family = (typeof FAMILIES)[number];
+
+/** Another way in which a skill is jumped: the same arms, with other feet. */
+export interface SkillForm {
+  readonly id: string;
+  readonly score: Score;
+}
 
 export interface Skill {
   /** Permanent text key, never renamed or reused. */
@@ -35,6 +55,7 @@ export interface Skill {
   readonly twoSided: boolean;
   /** The score of the whole skill or of its right side; null for a skill outside the rope model. */
   readonly score: Score | null;
+  readonly forms: readonly SkillForm[];
   /** Beats of one repetition, by which a hold or a count is turned into one; 1 outside the rope model. */
   readonly beats: number;
   readonly needs: readonly Need[];
@@ -55,4 +76,9 @@ export interface Strand {
   readonly name: string;
   readonly family: Family;
   readonly skills: readonly string[];
+}
+
+/** The arms of a score's turns as written, each once. */
+export function skillArms(score: Score): readonly WrittenArms[] {
+  return [...new Set(expandBeats(score).flatMap(({ turns }) => turns.map(({ arms }) => arms)))];
 }

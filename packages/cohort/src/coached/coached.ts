@@ -1,0 +1,373 @@
+/**
+ * A simulated student on the way to a goal under a policy: what it costs in tries and lessons, what was
+ * said of each drill and what came. The record is read as the server reads it, by the core; the student
+ * knows nothing of it.
+ */
+import {
+  DAY_MS,
+  DEFAULT_TEMPO,
+  addEntry,
+  bearingsOf,
+  compareLines,
+  doseOf,
+  entriesOfDecision,
+  entriesOfSet,
+  goalPath,
+  localDate,
+  neededDose,
+  nextDrills,
+  passOf,
+  readingOf,
+  runOf,
+  secondsOf,
+  sideKey,
+  standingOf,
+  triesTo,
+  DRILL_ROWS,
+  NO_FACTS,
+  type Drill,
+  type LearnerModel,
+  type LoggedSet,
+  type Owner,
+  type PlacementAnswer,
+  type Reading,
+  type Side,
+  type SideFacts,
+  type Syllabus,
+  type Tap,
+} from "@mirrup/core";
+import { between, randomFrom, type Random } from "../random.js";
+import type { Learner } from "../trainee.js";
+
+/** What a policy chooses to do now; null where it knows of nothing. */
+export interface Choice {
+  readonly of: Side;
+  readonly drill: Drill;
+  /** What is said of it; null for a policy that says nothing. */
+  readonly chance: number | null;
+}
+
+/** Called before every set; answers the next drill, or ends the lesson. */
+export type Policy = (reading: Reading, goal: Side, lessonTries: number) => Choice | "lesson-over" | null;
+
+/** A chance that was said, and whether it came. */
+export interface Said {
+  readonly chance: number;
+  readonly came: boolean;
+  readonly kind: Drill["kind"];
+  readonly lesson: number;
+}
+
+export interface Coached {
+  readonly reached: boolean;
+  readonly tries: number;
+  readonly lessons: number;
+  readonly said: readonly Said[];
+  /** For each side that was cleared on the way: what was said to be left after its first set, and what came. */
+  readonly left: readonly {
+    readonly low: number;
+    readonly high: number;
+    readonly expected: number;
+    readonly came: number;
+  }[];
+  readonly log: readonly LoggedSet[];
+}
+
+export interface Coaching {
+  readonly syllabus: Syllabus;
+  readonly model: LearnerModel;
+  readonly learner: Learner;
+  readonly goal: Side;
+  readonly policy: Policy;
+  /** What placement has found, as decisions. */
+  readonly placed: readonly { readonly of: Side; readonly answer: PlacementAnswer }[];
+  readonly mostLessons?: number;
+}
+
+const LESSON_TRIES = 160;
+const SET_TRIES = 30;
+const MOST_LESSONS = 150;
+const DAYS_BETWEEN = 3.5;
+const START = Date.UTC(2026, 0, 5, 17);
+const SECONDS_A_MISS = 3;
+/** At this fatigue a longer rest, and at the second time the lesson is over. */
+const TIRED = 0.55;
+const LONG_REST = 8;
+
+/** Nobody goes on for ever: thirty tries, or twice what is asked. */
+function mostTries(drill: Drill): number {
+  if (secondsOf(drill) !== null) return 400;
+  const most = drill.kind === "streak" ? (drill.upTo ?? drill.count) : doseOf(drill);
+  const asked = "top" in drill ? (drill.top * (drill.top + 1)) / 2 : most;
+  return Math.max(SET_TRIES, 2 * asked);
+}
+
+/** Whether a set came to what was said of it: the tries that pass, or the first go at what is asked in a row. */
+function cameTrue(drill: Drill, taps: readonly Tap[], end: string): boolean {
+  const { measure } = DRILL_ROWS[drill.kind];
+  if (measure === "tries") return end === "passed";
+  if (measure === "in-time") {
+    const misses = taps.filter((tap) => tap.kind === "miss").length;
+    return misses <= doseOf(drill) - (passOf(drill)?.clean ?? doseOf(drill));
+  }
+  if (measure === "clock") return end === "passed";
+  if (measure === "rungs") return firstGoAtTop(drill, taps);
+  const first = taps.findIndex((tap) => tap.kind === "miss");
+  return first < 0 || first >= neededRow(drill);
+}
+
+function neededRow(drill: Drill): number {
+  return DRILL_ROWS[drill.kind].measure === "rounds" ? neededDose(drill) : doseOf(drill);
+}
+
+/** Of a climb, the top rung in one go, once it is come to. */
+function firstGoAtTop(drill: Drill, taps: readonly Tap[]): boolean {
+  const top = doseOf(drill);
+  for (let made = 1; made <= taps.length; made += 1) {
+    const run = runOf(drill, taps.slice(0, made), 0);
+    if (run.asked < top && run.end === "running") continue;
+    const from = run.end === "passed" ? made - top : made;
+    return taps.slice(from, from + top).filter((tap) => tap.kind === "clean").length === top;
+  }
+  return false;
+}
+
+/** One student under one policy: the record so far, and what it has cost. */
+class Course {
+  readonly facts = new Map<Side, SideFacts>();
+  readonly log: LoggedSet[] = [];
+  readonly said: Said[] = [];
+  readonly left: { of: Side; low: number; high: number; expected: number; at: number }[] = [];
+  readonly came: Coached["left"][number][] = [];
+  readonly triesOn = new Map<Side, number>();
+  tries = 0;
+  lessons = 0;
+  lessonTries = 0;
+  private lines = 0;
+  private hasRested = false;
+
+  constructor(private readonly coaching: Coaching) {
+    this.beginLesson();
+    for (const { of, answer } of coaching.placed) {
+      const { subject, side } = of;
+      const decision = { kind: "place", answer, seen: true } as const;
+      this.add(entriesOfDecision({ ...this.line(), subject, side, decision }, coaching));
+    }
+  }
+
+  get now(): number {
+    return START + this.lessons * DAYS_BETWEEN * DAY_MS + this.lessonTries * 3000;
+  }
+
+  get reading(): Reading {
+    const { syllabus, model } = this.coaching;
+    const { now } = this;
+    const factsOf = (side: Side) => this.facts.get(side);
+    return readingOf({ syllabus, model, now, today: localDate(now, "UTC"), factsOf });
+  }
+
+  beginLesson(): void {
+    this.lessons += 1;
+    this.lessonTries = 0;
+    this.hasRested = false;
+    this.coaching.learner.beginLesson();
+  }
+
+  private line() {
+    this.lines += 1;
+    return { id: String(this.lines).padStart(6, "0"), at: this.now, lesson: localDate(this.now, "UTC") };
+  }
+
+  private add(entries: ReturnType<typeof entriesOfSet>): void {
+    const isSide = (owner: Owner): owner is Side => "ladder" in owner;
+    for (const { owner, entry } of [...entries].sort((one, other) => compareLines(one.entry, other.entry))) {
+      if (!isSide(owner)) continue;
+      const before = this.facts.get(owner);
+      if (before === undefined && entry.type === "kin") continue;
+      this.facts.set(owner, addEntry(before ?? NO_FACTS, entry, owner, this.coaching.model));
+    }
+  }
+
+  /** Runs a drill as the floor does, and writes it down. */
+  run({ of, drill, chance }: Choice): void {
+    const { learner, syllabus, model } = this.coaching;
+    const bearings = bearingsOf(drill, of, syllabus);
+    const [target] = bearings.filter((one) => one.holds);
+    const tried = target?.of ?? of;
+    const repetitions = target?.repetitions ?? 1;
+    const seconds = secondsOf(drill);
+    const taps: Tap[] = [];
+    let clock = 0;
+    let run = runOf(drill, taps, 0);
+    while (run.end === "running" && taps.length < mostTries(drill)) {
+      const { isClean, fault } = learner.attempt(sideKey(tried.subject, tried.side), drill.kind, repetitions);
+      clock += isClean ? (60 * tried.skill.beats) / DEFAULT_TEMPO : SECONDS_A_MISS;
+      taps.push(isClean ? { kind: "clean" } : { kind: "miss", ...(fault === null ? {} : { fault }) });
+      run = runOf(drill, taps, clock);
+    }
+    this.tries += taps.length;
+    this.lessonTries += taps.length;
+    for (const { of: side, holds } of bearings) {
+      if (holds) this.triesOn.set(side, (this.triesOn.get(side) ?? 0) + taps.length);
+    }
+    if (chance !== null) {
+      const came = cameTrue(drill, taps, run.end);
+      this.said.push({ chance, came, kind: drill.kind, lesson: this.lessons });
+    }
+    const wasCleared = new Set(
+      bearings.filter((one) => this.facts.get(one.of)?.cleared != null).map((one) => one.of),
+    );
+    const { clean, misses, bestStreak } = run;
+    const { subject, side } = of;
+    const timed = seconds === null ? {} : { seconds: Math.min(clock, seconds) };
+    const set: LoggedSet = { ...this.line(), subject, side, drill, clean, misses, bestStreak, ...timed };
+    this.log.push(set);
+    this.add(entriesOfSet(set, { syllabus, model }));
+    this.followTries(
+      bearings.filter((one) => one.holds).map((one) => one.of),
+      wasCleared,
+    );
+    learner.rest();
+    if (learner.fatigue >= TIRED) this.restOrEnd();
+    if (this.lessonTries >= LESSON_TRIES) this.beginLesson();
+  }
+
+  /** After the first set of a side: what is left of it; once it is cleared: what came. */
+  private followTries(sides: readonly Side[], wasCleared: ReadonlySet<Side>): void {
+    for (const side of sides) {
+      const facts = this.facts.get(side);
+      const isCleared = facts?.cleared != null;
+      const made = this.triesOn.get(side) ?? 0;
+      const said = this.left.find((one) => one.of === side);
+      if (!isCleared && said === undefined) {
+        const { belief } = standingOf(this.reading, side);
+        const { skillClass } = side.skill;
+        const tries = triesTo(
+          belief,
+          side.gate,
+          { skillClass, gateStreak: side.gateStreak },
+          this.coaching.model,
+        );
+        this.left.push({ of: side, ...tries, at: made });
+      } else if (isCleared && said !== undefined && !wasCleared.has(side)) {
+        const { low, high, expected, at } = said;
+        this.came.push({ low, high, expected, came: made - at });
+      }
+    }
+  }
+
+  private restOrEnd(): void {
+    if (this.hasRested) {
+      this.beginLesson();
+      return;
+    }
+    this.hasRested = true;
+    for (let time = 0; time < LONG_REST; time += 1) this.coaching.learner.rest();
+  }
+}
+
+/** From where the student stands to the goal, or as long as it may take. */
+export function coached(coaching: Coaching): Coached {
+  const course = new Course(coaching);
+  const { goal, policy, mostLessons = MOST_LESSONS } = coaching;
+  let reached = false;
+  for (let sets = 0; course.lessons <= mostLessons && sets < 20_000; sets += 1) {
+    reached = course.facts.get(goal)?.cleared != null;
+    if (reached) break;
+    const choice = policy(course.reading, goal, course.lessonTries);
+    if (choice === null) break;
+    if (choice === "lesson-over") course.beginLesson();
+    else course.run(choice);
+  }
+  const { tries, lessons, said, came, log } = course;
+  return { reached, tries, lessons, said, left: came, log };
+}
+
+/**
+ * Mirrup: always the first proposal that is on the way to the goal; the gate that is offered beside it is
+ * tried once a lesson, as an instructor would.
+ */
+export function byProposal(strongerSide: "left" | "right"): Policy {
+  const tried = new Map<Side, string>();
+  return (reading, goal) => {
+    const { subject, side } = goal;
+    const steps = goalPath(reading, [{ subject, side }]).steps.filter(
+      ({ of }) => of !== reading.syllabus.baseTest,
+    );
+    const path = steps.map(({ of, gate }) => ({ of, gate, goal: subject }));
+    const onPath = new Set(path.map(({ of }) => of));
+    const first = nextDrills(reading, { strongerSide, path }).find(({ of }) => onPath.has(of));
+    if (first === undefined) return null;
+    const { of, drill, chance, tryGate } = first;
+    if (tryGate === null || tried.get(of) === reading.today) return { of, drill, chance };
+    tried.set(of, reading.today);
+    return { of, ...tryGate };
+  };
+}
+
+/** The goal's needs and theirs, of each either the first way, and the goal itself. */
+export function ownNeeds(goal: Side): readonly Side[] {
+  const found = new Set<Side>();
+  const visit = (side: Side) => {
+    if (found.has(side)) return;
+    found.add(side);
+    for (const [way = []] of side.needs) for (const asked of way) visit(asked.of);
+  };
+  visit(goal);
+  return [...found].sort((one, other) => one.index - other.index);
+}
+
+/** Plainly: the goal's own needs, one chosen of those that are open, always at its gate. */
+export function plainly(choose: (open: readonly Side[]) => Side | undefined): Policy {
+  return (reading, goal) => {
+    const needs = ownNeeds(goal);
+    const standings = needs.map((side) => standingOf(reading, side));
+    const open = standings
+      .filter(({ status }) => status === "ready" || status === "working")
+      .map(({ of }) => of);
+    const of = choose(open);
+    if (of !== undefined)
+      return {
+        of,
+        drill: of.ladder.find((rung) => rung.id === "gate")?.drill ?? {
+          kind: "streak",
+          count: of.gateStreak,
+        },
+        chance: null,
+      };
+    // A need that is cleared, but not so many in a row as something asks.
+    const short = standings
+      .flatMap((one) => (one.status === "locked" ? one.unmet : []))
+      .find((gap) => gap.gate.kind === "streak" && gap.need > 0);
+    return short?.gate.kind === "streak"
+      ? { of: short.of, drill: { kind: "streak", count: short.gate.count }, chance: null }
+      : null;
+  };
+}
+
+export const IN_ORDER: Policy = plainly(([first]) => first);
+
+export function atRandom(seed: number): Policy {
+  const random = randomFrom(seed);
+  return plainly((open) => open[between(random, 0, Math.max(0, open.length - 1))]);
+}
+
+/** A goal a few steps ahead: what the student cannot do yet, with two to six needs that they cannot either. */
+export function goalFor(
+  syllabus: Syllabus,
+  knows: (side: Side) => boolean,
+  stronger: "left" | "right",
+  random: Random,
+): Side | undefined {
+  const goals = syllabus.sides.filter((side) => {
+    if (knows(side) || (side.side !== "whole" && side.side !== stronger)) return false;
+    const missing = ownNeeds(side).filter((one) => one !== syllabus.baseTest && !knows(one)).length - 1;
+    return missing >= 2 && missing <= 6;
+  });
+  return goals[between(random, 0, Math.max(0, goals.length - 1))];
+}
+
+/** What placement would have found of a student: the sides that are known, and their neighbours that are not. */
+export function startsOf(syllabus: Syllabus, knows: (side: Side) => boolean): Coaching["placed"] {
+  return syllabus.sides.filter(knows).map((of) => ({ of, answer: "clean" as const }));
+}

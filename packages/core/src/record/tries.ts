@@ -1,0 +1,122 @@
+/**
+ * Tries left to a gate (record.md, Tries left): after N more tries the chance of a miss is
+ * `q0 · K / (K + N)`, and the gate is in reach at `q*`. Both q0 and K are distributions, not numbers, and
+ * so is the luck of the last tries; the range is the 10th and 90th percentile over all of them.
+ */
+import type { Gate } from "../syllabus/gates.js";
+import type { SkillClass } from "../syllabus/skill.js";
+import { betaQuantile } from "./beta.js";
+import { missOf, type Belief } from "./chance.js";
+import type { LearnerModel } from "./model.js";
+
+export interface TriesLeft {
+  readonly expected: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+const LOWEST_MISS_TARGET = 0.02;
+
+/** The chance of a miss at which a gate is in reach, and the tries that it then still takes. */
+interface Target {
+  readonly miss: number;
+  readonly tries: number;
+}
+
+function targetOf(gate: Gate, gateStreak: number): Target {
+  const wanted = gate.kind === "clean" ? 1 - gate.clean / gate.of : 1 - 0.5 ** (1 / gateStreak);
+  const miss = Math.max(LOWEST_MISS_TARGET, wanted);
+  if (gate.kind === "clean") return { miss, tries: gate.of };
+  const clean = 1 - miss;
+  // Expected tries until so many in a row; what the floor of the target leaves out is not waited for.
+  return { miss, tries: Math.min((clean ** -gateStreak - 1) / miss, 2 * gateStreak) };
+}
+
+/** Tries until a chance of a miss of `miss` has come down to the target, at a pace of K. */
+function learning(miss: number, pace: number, target: Target): number {
+  return Math.max(0, pace * (miss / target.miss - 1));
+}
+
+/** The middles of ten equal slices of a standard normal distribution. */
+const NORMAL = [-1.645, -1.036, -0.674, -0.385, -0.126, 0.126, 0.385, 0.674, 1.036, 1.645] as const;
+const SLICES = NORMAL.map((_, place) => (place + 0.5) / NORMAL.length);
+/** The middles of five equal slices of how long luck makes one wait, as a share of the mean. */
+const LUCK = [0.105, 0.357, 0.693, 1.204, 2.303] as const;
+
+export interface Learner {
+  readonly skillClass: SkillClass;
+  readonly gateStreak: number;
+}
+
+function percentile(sorted: Float64Array, share: number): number {
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+}
+
+/** How a side's tries spread: sorted, all equally likely. The pace of a student can be given, else it varies. */
+function spreadOf(
+  belief: Belief,
+  gate: Gate,
+  { skillClass, gateStreak }: Learner,
+  model: LearnerModel,
+): Float64Array {
+  const target = targetOf(gate, gateStreak);
+  const median = model.pace[skillClass];
+  const spread = Math.log(model.paceSpread);
+  const all: number[] = [];
+  for (const slice of SLICES) {
+    const miss = betaQuantile(slice, belief.missed, belief.clean);
+    for (const z of NORMAL) {
+      const learned = learning(miss, median * Math.exp(spread * z), target);
+      for (const luck of LUCK) all.push(learned + Math.max(1, target.tries * luck));
+    }
+  }
+  return Float64Array.from(all).sort();
+}
+
+/** Tries left to a gate, with their range. */
+export function triesTo(belief: Belief, gate: Gate, learner: Learner, model: LearnerModel): TriesLeft {
+  const spread = spreadOf(belief, gate, learner, model);
+  return {
+    expected: expectedTriesTo(belief, gate, learner, model),
+    low: percentile(spread, 0.1),
+    high: percentile(spread, 0.9),
+  };
+}
+
+/** The expected tries alone, for searches that weigh many gates: the range costs the most. */
+export function expectedTriesTo(
+  belief: Belief,
+  gate: Gate,
+  { skillClass, gateStreak }: Learner,
+  model: LearnerModel,
+): number {
+  const target = targetOf(gate, gateStreak);
+  return learning(missOf(belief), model.pace[skillClass], target) + target.tries;
+}
+
+/** How much of the spread of paces is the student's own, the same for every skill. */
+const OWN_PACE = 0.5;
+
+/**
+ * Tries of several sides together: steps are independent given the student's own pace, so their
+ * variances add, and the pace of all of them varies together.
+ */
+export function triesOfAll(
+  steps: readonly TriesLeft[],
+  { paceSpread }: Pick<LearnerModel, "paceSpread">,
+): TriesLeft {
+  const expected = steps.reduce((sum, step) => sum + step.expected, 0);
+  if (steps.length < 2) return steps[0] ?? { expected: 0, low: 0, high: 0 };
+  const z = 1.2816;
+  const independent = Math.sqrt(
+    steps.reduce((sum, { low, high }) => sum + (1 - OWN_PACE) * ((high - low) / (2 * z)) ** 2, 0),
+  );
+  const together = Math.log(paceSpread) * Math.sqrt(OWN_PACE);
+  const all: number[] = [];
+  for (const own of NORMAL) {
+    const mean = expected * Math.exp(together * own);
+    for (const rest of NORMAL) all.push(Math.max(0, mean + independent * rest));
+  }
+  const sorted = Float64Array.from(all).sort();
+  return { expected, low: percentile(sorted, 0.1), high: percentile(sorted, 0.9) };
+}
