@@ -1,4 +1,5 @@
 import {
+  dancedSteps,
   checkScore,
   comboPool,
   comboText,
@@ -44,7 +45,15 @@ describe("the starter combos", () => {
     const parts = partsOfScore(CATALOGUE, scoreOf(score));
     expect(judgeCombo(parts).isLegal).toBe(true);
     expect(parts.some((part) => part.subject !== null)).toBe(true);
-    expect(learningSteps(parts, { id: "x", side: "right", dominant: "r", tempo: 120 })).not.toEqual([]);
+    expect(
+      learningSteps(parts, {
+        id: "x",
+        side: "right",
+        dominant: "r",
+        tempo: 120,
+        steps: dancedSteps(CATALOGUE),
+      }),
+    ).not.toEqual([]);
   });
 
   it("are made of the skills that one would name", () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
-import { place, placementModel, sideKey, type Answer } from "@mirrup/core";
+import { place, placementModel, sideKey, syllabusOf, type Answer } from "@mirrup/core";
 import {
   courseOf,
   knows,
@@ -30,7 +30,9 @@ describe("simulated students", () => {
   it("are placed right on about nine sides of ten after fourteen questions (the bench says how many of a hundred)", () => {
     const place14 = (student: SimulatedStudent): number => {
       const { strongerSide, seed } = student;
-      const model = placementModel(CATALOGUE, SCHOOLS["quick-frontier"], { strongerSide });
+      const model = placementModel(syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS["quick-frontier"] }), {
+        strongerSide,
+      });
       const random = randomFrom(seed);
       let answers: readonly Answer[] = [];
       for (let asked = 0; asked < 14; asked += 1) {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { LIMITS } from "../rope/score.js";
 import { COMBO_CATALOGUE, partsOf } from "../testing/combo-catalogue.js";
-import { comboKey } from "./combo.js";
+import { comboKey } from "../log/combo-subject.js";
 import { comboFaults } from "./combo-faults.js";
 import type { ComboPart } from "./part.js";
 

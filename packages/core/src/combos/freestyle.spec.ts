@@ -11,7 +11,14 @@ const COMBOS = [
   combo("fused", "o (o xr) o o"),
   combo("steps", "[o/r o/l]*4"),
 ];
-const ASKED = { seconds: 60, rest: 4, tempo: 120, dominant: "r", goals: [] } as const;
+const ASKED = {
+  seconds: 60,
+  rest: 4,
+  tempo: 120,
+  dominant: "r",
+  goals: [],
+  roles: { rests: [], bounce: "basic-bounce" },
+} as const;
 
 describe("a freestyle", () => {
   it("does each combo once, with rests between and none after the last", () => {

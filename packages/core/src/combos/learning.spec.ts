@@ -3,16 +3,21 @@ import { checkScore } from "../rope/check.js";
 import { scoreOf } from "../rope/parse.js";
 import { partsOf } from "../testing/combo-catalogue.js";
 import type { Miss } from "../log/set.js";
-import { comboKey, comboStanding, comboSubject, linkKey, sidesOfScore } from "./combo.js";
+import { comboKey, comboSubject, linkKey } from "../log/combo-subject.js";
+import { comboStanding, sidesOfScore } from "./combo.js";
 import { learningOf, type ComboSet } from "./learning.js";
 import { learningSteps, type LearningStep } from "./learning-steps.js";
 import { linkAtTurn, linksOf } from "./links.js";
-import { NO_FACTS } from "../record/evidence.js";
+import { NO_FACTS } from "../record/facts.js";
 import { startReview } from "../record/review.js";
 
 const ID = "00000000-0000-7000-8000-000000000001";
 const COMBO = partsOf("o sr sl (o o) xr o");
-const OPTIONS = { id: ID, side: "right", dominant: "r", tempo: 120 } as const;
+const STEPS = [
+  { id: "boxer-step", score: scoreOf("o/r+tapl o/l+tapr") },
+  { id: "run-step", score: scoreOf("o/r o/l") },
+];
+const OPTIONS = { id: ID, side: "right", dominant: "r", tempo: 120, steps: STEPS } as const;
 
 function setOf(
   step: Pick<LearningStep, "subject" | "side" | "drill">,
@@ -185,7 +190,7 @@ describe("a combo as a subject", () => {
 
   it("stands like a skill: locked, ready, working, cleared, rusty", () => {
     const status = (facts: Partial<typeof NO_FACTS>, canBegin: boolean, today = "2026-05-01") =>
-      comboStanding({ ...NO_FACTS, ...facts }, canBegin, 0, today).status;
+      comboStanding({ ...NO_FACTS, ...facts }, canBegin, today).status;
     const cleared = { at: 0, by: "gate", count: null } as const;
     const review = startReview(Date.parse("2026-05-03T12:00:00Z"), "2026-05-03");
     expect(status({}, false)).toBe("locked");

@@ -3,7 +3,10 @@ import { scoreOf } from "../rope/parse.js";
 import { defaultHeight } from "../rope/timing.js";
 import { allSides, COMBO_CATALOGUE, partsOf } from "../testing/combo-catalogue.js";
 import { abilityOf, sidesOfCombo, takenApart } from "./ability.js";
-import { comboKey } from "./combo.js";
+import { comboKey } from "../log/combo-subject.js";
+import { FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
+import { syllabusOf } from "../syllabus/syllabus.js";
+import { derivedNeeds } from "./derived-needs.js";
 import { callSheet } from "./call-sheet.js";
 import { clicksOf } from "./clicks.js";
 import { differenceOf } from "./difference.js";
@@ -11,6 +14,7 @@ import { comboTiming, contactAt, demandOf, demandShown, measureCombo } from "./m
 import { neighboursOf } from "./neighbours.js";
 import type { Status } from "../record/standing.js";
 
+const SYLLABUS = syllabusOf({ catalogue: COMBO_CATALOGUE, school: FIVE_IN_A_ROW });
 const AT_120 = { tempo: 120, dominant: "r" } as const;
 const measured = (text: string, tempo = 120) => measureCombo(scoreOf(text), { ...AT_120, tempo });
 
@@ -50,7 +54,7 @@ describe("who could do it", () => {
   const parts = partsOf("o sr o (o xr) o");
   const able = (status: Status, others: Readonly<Record<string, Status>> = {}) => {
     const sides = new Map(allSides(status, others).map((one) => [`${one.subject}:${one.side}`, one.status]));
-    return abilityOf(parts, (subject, side) => sides.get(`${subject}:${side}`));
+    return abilityOf(parts, (subject, side) => sides.get(`${subject}:${side}`), SYLLABUS);
   };
 
   it("is whoever knows all of it", () => {
@@ -80,8 +84,31 @@ describe("who could do it", () => {
   });
 
   it("knows nothing of turns that are no skill, and of subjects nobody keeps", () => {
-    expect(abilityOf(partsOf("o k o"), () => "cleared").unnamed).toBe(1);
-    expect(abilityOf(parts, () => undefined).code).toBe("not-yet");
+    expect(abilityOf(partsOf("o k o"), () => "cleared", SYLLABUS)).toMatchObject({
+      code: "unknown",
+      unnamed: 1,
+    });
+    expect(abilityOf(parts, () => undefined, SYLLABUS).code).toBe("not-yet");
+  });
+
+  it("asks of turns that are no skill what the simplest skills with them are", () => {
+    const needs = (text: string) =>
+      derivedNeeds(SYLLABUS, scoreOf(text))?.map((one) => `${one.subject} ${one.side}`) ?? null;
+    expect(needs("xr xl o")).toEqual(["cross right", "cross left"]);
+    expect(needs("(o o) o")).toEqual(["double whole"]);
+    expect(needs("(o o o)")).toBeNull();
+    const crossed = partsOf("o xr xl o").map((part) => ({ ...part, subject: null }));
+    const knows = (known: readonly string[]) =>
+      abilityOf(
+        crossed,
+        (subject, side) => (known.includes(`${subject} ${side}`) ? "cleared" : "locked"),
+        SYLLABUS,
+      );
+    expect(knows(["basic-bounce whole", "cross left", "cross right"]).code).toBe("now");
+    expect(knows(["basic-bounce whole", "cross right"])).toMatchObject({
+      code: "not-yet",
+      lacking: [{ subject: "cross", side: "left" }],
+    });
   });
 });
 

@@ -21,11 +21,12 @@ describe("an answer to a round", () => {
 
 describe("what a drill asks in a row", () => {
   it.each([
-    [{ drill: { kind: "streak", count: 12 }, aim: 5 }, 5],
-    [{ drill: { kind: "streak", count: 12 }, aim: null }, 12],
-    [{ drill: { kind: "climb", top: 6 }, aim: null }, 6],
-    [{ drill: { kind: "hold", seconds: 30 }, aim: null }, 30],
-    [{ drill: { kind: "hold", seconds: 0.1 }, aim: null }, 1],
+    [{ kind: "streak", count: 12 }, 12],
+    [{ kind: "climb", top: 6, onMiss: "repeat" }, 6],
+    [{ kind: "rounds", rounds: 3 }, 3],
+    [{ kind: "toe-catch", count: 5 }, 4],
+    [{ kind: "hold", seconds: 30 }, 30],
+    [{ kind: "hold", seconds: 0.1 }, 1],
   ] as const)("of %j is %d", (asked, count) => {
     expect(askedInARow(asked, 2)).toBe(count);
   });

@@ -21,8 +21,7 @@ const CONTEXT: SuggestionContext = {
   sibling: null,
   rustyPart: null,
   drillFor: (fault) => (fault === "toes" ? "toe-catch" : null),
-  passed: 0,
-  gateStreak: 10,
+  lowReviews: 0,
   week: null,
 };
 
@@ -45,24 +44,23 @@ describe("after a set", () => {
     expect(suggest(["mmcmm", "mmmcc"])).toEqual({ code: "rope-length", misses: 7 });
   });
 
-  it("treats a plateau in order: gentler, the fix, the sibling, a rusty part", () => {
+  it("treats a plateau in order: the fix, the sibling, a rusty part", () => {
     const plateau = (sets: readonly JudgedSet[], changes: Partial<SuggestionContext> = {}) =>
       suggestionOf({ ...CONTEXT, sets, isStuck: true, ...changes });
     const streak = set("ctccc");
-    const gentler = set("ccccc", "one-out");
     const mended = set("ccccc", "toe-catch");
     const sibling = "cross-open-double";
     const rustyPart = { subject: "cross", side: "left" as const };
-    expect(plateau([streak], { sibling, rustyPart })).toEqual({ code: "stuck" });
-    expect(plateau([gentler, streak], { sibling, rustyPart })).toEqual({
-      code: "fix",
-      fault: "toes",
-      times: 1,
-    });
+    expect(plateau([streak], { sibling, rustyPart })).toEqual({ code: "fix", fault: "toes", times: 1 });
     expect(plateau([mended, streak], { sibling, rustyPart })).toEqual({ code: "sibling", subject: sibling });
     expect(plateau([mended, streak], { rustyPart })).toEqual({ code: "rusty-part", ...rustyPart });
-    expect(plateau([mended, streak])).toEqual({ code: "stuck" });
+    expect(plateau([mended, streak])).toBeNull();
     expect(plateau([streak], { isCleared: true })).toBeNull();
+  });
+
+  it("asks whether it is cleared at all after two reviews that went badly", () => {
+    expect(suggest(["ccccc"], { isCleared: true, lowReviews: 2 })).toEqual({ code: "reopen", reviews: 2 });
+    expect(suggest(["ccccc"], { isCleared: true, lowReviews: 1 })).toBeNull();
   });
 
   it("says when the week's landings pass their allowance, before what the set itself suggests", () => {
@@ -79,15 +77,9 @@ describe("after a set", () => {
     }
   });
 
-  it("goes on to the next rung while it goes well, up to the gate", () => {
-    expect(suggest(["cccc"], { passed: 4 })).toEqual({ code: "next-rung", passed: 4, next: 6 });
-    expect(suggest(["ccccc"], { passed: 1 })).toMatchObject({ next: 3 });
-    expect(suggest(["ccccccccc"], { passed: 9 })).toMatchObject({ next: 10 });
-    expect(suggest(["cccccccccc"], { passed: 10, isCleared: true })).toBeNull();
-  });
-
-  it("steps back after mostly misses, goes to the other side when cleared", () => {
-    expect(suggest(["ttmmmmcmmc"])).toEqual({ code: "gentler", clean: 2, tries: 10 });
+  it("leaves the next drill to what is proposed, and goes to the other side when cleared", () => {
+    expect(suggest(["cccc"])).toBeNull();
+    expect(suggest(["ttmmmmcmmc"])?.code).not.toBe("gentler");
     expect(suggest(["ccccc"], { isCleared: true, sideBehind: "left" })).toEqual({
       code: "other-side",
       side: "left",

@@ -1,10 +1,11 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import { runOf, type RunnableDrill } from "./run.js";
+import type { Drill } from "../syllabus/drill.js";
+import { runOf } from "./run.js";
 import { cleanSinceMiss, correctionTo, isPacing, pacedTries, secondsATry, type Tap } from "./tap.js";
 
-const STREAK: RunnableDrill = { kind: "streak", count: 50 };
-const CLIMB: RunnableDrill = { kind: "climb", top: 4, onMiss: "repeat" };
+const STREAK: Drill = { kind: "streak", count: 50 };
+const CLIMB: Drill = { kind: "climb", top: 4, onMiss: "repeat" };
 const clean = (times = 1): Tap => ({ kind: "clean", times });
 const miss: Tap = { kind: "miss" };
 
@@ -79,7 +80,7 @@ describe("corrections", () => {
     const letters = fc.array(fc.constantFrom<Tap>(clean(), clean(5), miss, { kind: "less", times: 1 }));
     fc.assert(
       fc.property(letters, fc.integer({ min: 0, max: 40 }), (taps, typed) => {
-        const endless: RunnableDrill = { kind: "streak", count: 10_000 };
+        const endless: Drill = { kind: "streak", count: 10_000 };
         const correction = correctionTo(typed, runOf(endless, taps).tries);
         const after = runOf(endless, correction === null ? taps : [...taps, correction]);
         expect(cleanSinceMiss(after.tries)).toBe(typed);

@@ -1,13 +1,13 @@
 import { describe, expect, it } from "@jest/globals";
-import { sideKey } from "../syllabus/side-table.js";
-import { standingsOf } from "../record/standing.js";
-import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
-import type { SideName } from "../sides.js";
-import { NO_FACTS } from "../record/evidence.js";
-import { nextDrills, type NextContext } from "./next.js";
+import type { SideFacts } from "../record/facts.js";
 import type { Catalogue } from "../syllabus/catalogue.js";
+import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
+import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
+import { drillKey } from "../syllabus/drill.js";
+import { taughtCatalogue } from "../testing/taught-catalogue.js";
+import { best, NOW, readingFrom, TODAY, type Known } from "../testing/small-reading.js";
+import { nextDrills, type NextOptions, type OnPath } from "./next.js";
 
-const NOW = Date.UTC(2026, 5, 1);
 const CATALOGUE = catalogueOf(
   ["bounce", "one", ""],
   ["swing", "two", "bounce", "swing"],
@@ -15,27 +15,38 @@ const CATALOGUE = catalogueOf(
   ["both", "one", "swing both; double"],
 );
 
-function next(
-  record: readonly (readonly [string, SideName, number])[],
-  strongerSide: "left" | "right" = "right",
-  options: Partial<NextContext> = {},
-  catalogue: Catalogue = CATALOGUE,
-) {
-  const facts = new Map(
-    record.map(([subject, side, best]) => [
-      sideKey(subject, side),
-      {
-        ...NO_FACTS,
-        sets: 1,
-        bestStreak: best,
-        gateBest: best,
-        cleared: best >= 5 ? ({ at: NOW, by: "gate", count: null } as const) : null,
-      },
-    ]),
-  );
-  const standings = standingsOf({ catalogue, school: FIVE_IN_A_ROW, now: NOW, today: "2026-06-01" }, facts);
-  return nextDrills(standings, { catalogue, strongerSide, now: NOW, today: "2026-06-01", ...options });
+function next(known: readonly Known[], options: Partial<NextOptions> = {}, catalogue: Catalogue = CATALOGUE) {
+  const reading = readingFrom(syllabusOf({ catalogue, school: FIVE_IN_A_ROW }), known);
+  return nextDrills(reading, { strongerSide: "right", ...options }).map(({ of, ...rest }) => ({
+    subject: of.subject,
+    side: of.side,
+    ...rest,
+  }));
 }
+
+function onPath(subject: string, goal: string, count: number, catalogue = CATALOGUE): OnPath {
+  const of = sideOf(syllabusOf({ catalogue, school: FIVE_IN_A_ROW }), subject, "whole");
+  return { of, goal, gate: { kind: "streak", count } };
+}
+
+/** A side that is well in hand: 18 of 19 at its last tries. */
+const SURE: Partial<SideFacts> = {
+  sets: 4,
+  bestStreak: 4,
+  gateBest: 4,
+  clean: 18,
+  missed: 1,
+  countedAt: NOW,
+};
+/** One that is not: more misses than not. */
+const SHAKY: Partial<SideFacts> = {
+  sets: 2,
+  bestStreak: 1,
+  gateBest: 1,
+  clean: 4,
+  missed: 6,
+  countedAt: NOW,
+};
 
 describe("what comes next", () => {
   it("proposes nothing that is locked, cleared or taken as known", () => {
@@ -43,37 +54,60 @@ describe("what comes next", () => {
     expect(next([["swing", "left", 5]]).map((one) => one.subject)).not.toContain("bounce");
   });
 
-  it("tries the gate itself once the best is near it", () => {
+  it("tries the gate itself once it is as likely as not", () => {
     const [first] = next([
       ["bounce", "whole", 5],
-      ["swing", "left", 4],
+      ["swing", "left", SURE],
     ]);
     expect(first).toMatchObject({
-      subject: "swing",
-      side: "left",
+      ...{ subject: "swing", side: "left", tryGate: null, after: null },
       drill: { kind: "streak", count: 5 },
       reason: { code: "near-gate", best: 4, gate: 5 },
     });
+    expect(first?.chance).toBeGreaterThan(0.5);
+  });
+
+  it("offers the gate beside the drill while it is further off, and not while it is too far", () => {
+    const lessons = [
+      {
+        lesson: "2026-05-30",
+        tries: 12,
+        worked: 12,
+        bestStreak: 4,
+        triedWhole: true,
+        bestBefore: 0,
+        chanceBefore: 0.5,
+      },
+    ];
+    const offered = (facts: Partial<SideFacts>) =>
+      next([
+        ["bounce", "whole", 5],
+        ["swing", "left", facts],
+      ]).find((one) => one.side === "left")?.tryGate;
+    expect(offered({ ...SHAKY, bestStreak: 4, lessons })?.drill).toMatchObject({ kind: "streak", count: 5 });
+    expect(offered(SHAKY)).toBeNull();
   });
 
   it("keeps the sides in step before it begins something new", () => {
     const [first, second] = next([
       ["bounce", "whole", 5],
+      ["swing", "left", SHAKY],
       ["swing", "right", 5],
     ]);
     expect(first).toMatchObject({
-      subject: "swing",
-      side: "left",
+      ...{ subject: "swing", side: "left", isNew: false },
       reason: { code: "other-side", cleared: "right" },
     });
-    // The gate is short: it is tried whole, with the rung as its aim.
-    expect(first).toMatchObject({ drill: { kind: "streak", count: 5 }, aim: 1, chance: 0.5 });
-    expect(second).toMatchObject({ subject: "double", reason: { code: "new", opens: ["both"] } });
+    expect(second).toMatchObject({
+      subject: "double",
+      isNew: true,
+      reason: { code: "new", opens: ["both"] },
+    });
   });
 
   it("begins with the stronger side", () => {
-    const sides = (stronger: "left" | "right") =>
-      next([["bounce", "whole", 5]], stronger)
+    const sides = (strongerSide: "left" | "right") =>
+      next([["bounce", "whole", 5]], { strongerSide })
         .filter((one) => one.subject === "swing")
         .map((one) => [one.side, one.reason.code]);
     expect(sides("left")).toEqual([
@@ -83,87 +117,165 @@ describe("what comes next", () => {
     expect(sides("right")[0]).toEqual(["right", "new"]);
   });
 
+  it("believes the record about the stronger side, once both sides have enough of it", () => {
+    const tries = (clean: number, missed: number) => ({ ...best(5), clean, missed, countedAt: NOW });
+    const catalogue = catalogueOf(["a", "two", "", "swing"], ["b", "two", "a", "swing"]);
+    const firstOf = (weight: number) =>
+      next(
+        [
+          ["a", "left", tries(18 * weight, 2 * weight)],
+          ["a", "right", tries(12 * weight, 8 * weight)],
+        ],
+        {},
+        catalogue,
+      )[0]?.side;
+    expect(firstOf(1)).toBe("left");
+    expect(firstOf(0.5)).toBe("right");
+  });
+
   it("says what a begun skill opens", () => {
-    expect(next([["bounce", "whole", 2]])[0]?.reason).toEqual({ code: "opens", skills: ["swing", "double"] });
+    expect(next([["bounce", "whole", SHAKY]])[0]?.reason).toEqual({
+      code: "opens",
+      skills: ["swing", "double"],
+    });
   });
 
   it("puts what is on the way to a goal first, before what is near its gate", () => {
-    const gate = { kind: "streak", count: 5 } as const;
-    const path = [{ subject: "double", side: "whole" as const, goal: "both", gate }];
-    const [first] = next([["bounce", "whole", 5]], "right", { path });
-    expect(first).toMatchObject({ subject: "double", reason: { code: "toward-goal", goal: "both" } });
-    const [near] = next(
-      [
-        ["bounce", "whole", 5],
-        ["swing", "left", 4],
-      ],
-      "right",
-      { path },
-    );
-    expect(near?.reason.code).toBe("toward-goal");
+    const path = [onPath("double", "both", 5)];
+    const known: readonly Known[] = [["bounce", "whole", 5]];
+    expect(next(known, { path })[0]).toMatchObject({
+      subject: "double",
+      reason: { code: "toward-goal", goal: "both" },
+    });
+    expect(next([...known, ["swing", "left", SURE]], { path })[0]?.reason.code).toBe("toward-goal");
   });
 
   it("asks for more of what is cleared where the path does, and for nothing else of it", () => {
-    const gate = { kind: "streak", count: 50 } as const;
-    const path = [{ subject: "bounce", side: "whole" as const, goal: "both", gate }];
-    const [first] = next([["bounce", "whole", 12]], "right", { path });
-    expect(first).toMatchObject({
+    const path = [onPath("bounce", "both", 50)];
+    const cleared = (clean: number): Known => [
+      "bounce",
+      "whole",
+      { ...best(12), clean, missed: 0.5, countedAt: NOW },
+    ];
+    expect(next([cleared(18)], { path })[0]).toMatchObject({
       subject: "bounce",
       reason: { code: "toward-goal", goal: "both" },
     });
-    expect(next([["bounce", "whole", 44]], "right", { path })[0]?.drill).toEqual(gate);
-    expect(next([["bounce", "whole", 12]]).map((one) => one.subject)).not.toContain("bounce");
+    expect(next([cleared(400)], { path })[0]?.drill).toMatchObject({ kind: "streak", count: 50 });
+    expect(next([cleared(18)]).map((one) => one.subject)).not.toContain("bounce");
   });
 
-  it("makes room for something else once a side was tried enough today", () => {
-    const lesson = { lesson: "2026-06-01", bestStreak: 2, bestBefore: 0, chanceBefore: 0.5 };
-    const first = (tries: number) => {
-      const facts = new Map(
-        [sideKey("bounce", "whole"), sideKey("swing", "left"), sideKey("swing", "right")].map(
-          (key, place) => [
-            key,
-            place === 0
-              ? { ...NO_FACTS, bestStreak: 5, cleared: { at: NOW, by: "gate", count: null } as const }
-              : { ...NO_FACTS, sets: 1, bestStreak: 4, lessons: place === 1 ? [{ ...lesson, tries }] : [] },
-          ],
-        ),
-      );
-      const context = { catalogue: CATALOGUE, school: FIVE_IN_A_ROW, now: NOW, today: "2026-06-01" };
-      return nextDrills(standingsOf(context, facts), { ...context, strongerSide: "left" })[0]?.side;
+  it("makes room for something else once a side was worked enough today", () => {
+    const lesson = {
+      lesson: TODAY,
+      tries: 0,
+      triedWhole: true,
+      bestStreak: 2,
+      bestBefore: 0,
+      chanceBefore: 0.5,
     };
+    const first = (worked: number) =>
+      next(
+        [
+          ["bounce", "whole", 5],
+          ["swing", "left", { ...SHAKY, bestStreak: 4, lessons: [{ ...lesson, worked }] }],
+          ["swing", "right", { ...SHAKY, bestStreak: 4 }],
+        ],
+        { strongerSide: "left" },
+      )[0]?.side;
     expect(first(59)).toBe("left");
     expect(first(60)).toBe("right");
   });
 
   it("lets both sides begin where they take turns", () => {
-    const codes = next([["bounce", "whole", 5]], "right", { sideOrder: "alternate" })
+    const codes = next([["bounce", "whole", 5]], { sideOrder: "alternate" })
       .filter((one) => one.subject === "swing")
       .map((one) => one.reason.code);
     expect(codes).toEqual(["new", "new"]);
   });
+
+  it("begins two new skills a lesson while begun ones are open, those of today among them", () => {
+    const wide = catalogueOf(
+      ["begun", "one", ""],
+      ...(["a", "b", "c", "d"] as const).map((id) => [id, "one", ""] as const),
+    );
+    const order = (known: readonly Known[]) => next(known, {}, wide).map((one) => one.subject);
+    const today = {
+      lesson: TODAY,
+      tries: 2,
+      worked: 2,
+      triedWhole: true,
+      bestStreak: 1,
+      bestBefore: 0,
+      chanceBefore: 0.5,
+    };
+    expect(order([["begun", "whole", SHAKY]])).toEqual(["begun", "a", "b", "c", "d"]);
+    const reviewed: Known = [
+      "d",
+      "whole",
+      { ...best(5), review: { stage: 0, since: NOW, due: "2026-05-20", kinClean: 0, lowRow: 0 } },
+    ];
+    // A review comes before the third new one, and before any where two were begun today.
+    expect(order([["begun", "whole", SHAKY], reviewed])).toEqual(["begun", "d", "a", "b", "c"]);
+    const begun = (id: string): Known => [id, "whole", { ...SHAKY, lessons: [today] }];
+    expect(order([begun("a"), begun("b")]).slice(2)).toEqual(["begun", "c", "d"]);
+  });
+
+  it("puts a review that is due before something new, those under a goal first", () => {
+    const review = { stage: 0, since: NOW, due: "2026-05-20", kinClean: 0, lowRow: 0 };
+    const [first] = next([["bounce", "whole", { ...best(5), review }]]);
+    expect(first).toMatchObject({
+      drill: { kind: "streak", count: 3 },
+      reason: { code: "review", due: "2026-05-20", underGoal: false },
+    });
+  });
 });
 
-describe("which fused double is begun with", () => {
-  const FUSED = catalogueOf(
-    ["double-under", "one", ""],
-    ["cross", "two", ""],
-    ["cross-open-double", "two", "double-under; cross", "fused-double"],
-    ["open-cross-double", "two", "double-under; cross", "fused-double"],
+describe("a side that does not move", () => {
+  const TAUGHT = taughtCatalogue();
+  const lesson = (day: number, changes: object = {}) => ({
+    lesson: `2026-05-${String(day)}`,
+    ...{ tries: 12, worked: 12, triedWhole: true, bestStreak: 3, bestBefore: 3, chanceBefore: 0.9 },
+    ...changes,
+  });
+  // The catches are behind it, so that there is something to go back to.
+  const { ladder } = sideOf(syllabusOf({ catalogue: TAUGHT, school: FIVE_IN_A_ROW }), "cross", "right");
+  const passed = Object.fromEntries(
+    ladder.slice(0, 5).map(({ drill }) => [drillKey(drill), { passed: 1, lesson: "2026-05-20", failed: 0 }]),
   );
-  const ready = [
-    ["double-under", "whole", 5],
-    ["cross", "left", 5],
-    ["cross", "right", 5],
-  ] as const;
-  const first = (fusedFirst: NextContext["fusedFirst"], doubles = 0) => {
-    const options = fusedFirst === undefined ? {} : { fusedFirst };
-    const record = ready.map(([subject, side, best]) => [subject, side, best + doubles] as const);
-    return next(record, "right", options, FUSED).find((one) => one.subject.includes("open"))?.subject;
-  };
+  const of = (facts: Partial<SideFacts>, behind: SideFacts["rungs"] = passed) =>
+    next(
+      [
+        ["bounce", "whole", 5],
+        ["cross", "right", { ...SHAKY, ...facts, rungs: { ...behind, ...facts.rungs } }],
+      ],
+      {},
+      TAUGHT,
+    ).find((one) => one.subject === "cross" && one.side === "right");
 
-  it("is the one that is set, or by the student's own record the open-cross where doubles are no weaker", () => {
-    expect(first("open-cross")).toBe("open-cross-double");
-    expect(first("cross-open")).toBe("cross-open-double");
-    expect(first(undefined)).toBe("open-cross-double");
+  it("is stuck after three lessons of honest tries, and gets a gentler drill than before", () => {
+    const usual = of({});
+    const stuck = of({ bestStreak: 3, lessons: [lesson(30), lesson(28), lesson(26)] });
+    expect(stuck?.reason.code).toBe("stuck");
+    expect(stuck?.chance).toBeGreaterThan(usual?.chance ?? 1);
+  });
+
+  it("steps back once the same drill failed twice running today, until what it steps back to is passed", () => {
+    const usual = of({});
+    const key = usual === undefined ? "" : drillKey(usual.drill);
+    const failed = (times: number, more: SideFacts["rungs"] = {}) =>
+      of({ rungs: { [key]: { passed: 0, lesson: TODAY, failed: times }, ...more } });
+    expect(failed(1)?.drill).toEqual(usual?.drill);
+    const back = failed(2);
+    expect(back?.reason.code).toBe("step-back");
+    expect(back?.chance).toBeGreaterThan(usual?.chance ?? 1);
+    const done = back === undefined ? "" : drillKey(back.drill);
+    expect(failed(2, { [done]: { passed: 1, lesson: TODAY, failed: 0 } })?.reason.code).not.toBe("step-back");
+  });
+
+  it("tries the whole once after two lessons without it", () => {
+    const gentle = [lesson(30, { triedWhole: false }), lesson(28, { triedWhole: false })];
+    const asked = of({ clean: 4, missed: 6, lessons: gentle }, {});
+    expect(asked).toMatchObject({ reason: { code: "whole-once" }, drill: { kind: "one-out" } });
   });
 });

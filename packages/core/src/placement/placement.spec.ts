@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { PLACEMENT_ANSWERS, type PlacementAnswer } from "../log/decision.js";
 import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
+import { syllabusOf } from "../syllabus/syllabus.js";
 import type { SideName } from "../sides.js";
 import { ANSWER_CHANCES, beliefAfter } from "./belief.js";
 import { LEANS, LEVELS, placementModel, SIDES_TOGETHER, type Model } from "./model.js";
@@ -14,7 +15,9 @@ const CATALOGUE = catalogueOf(
   ["d", "one", "a"],
   ["e", "one", "c / d"],
 );
-const MODEL = placementModel(CATALOGUE, FIVE_IN_A_ROW, { strongerSide: "right" });
+const MODEL = placementModel(syllabusOf({ catalogue: CATALOGUE, school: FIVE_IN_A_ROW }), {
+  strongerSide: "right",
+});
 
 type Line = readonly [subject: string, side: SideName, answer: PlacementAnswer];
 
@@ -74,7 +77,10 @@ describe("placement", () => {
 
   it("expects more of somebody who has jumped for years", () => {
     const chance = (years: number) => {
-      const model = placementModel(CATALOGUE, FIVE_IN_A_ROW, { strongerSide: "right", years });
+      const model = placementModel(syllabusOf({ catalogue: CATALOGUE, school: FIVE_IN_A_ROW }), {
+        strongerSide: "right",
+        years,
+      });
       return place(model, []).conclusions.at(-1)?.chance ?? 0;
     };
     expect(chance(0)).toBeLessThan(chance(6));

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import { PHASES, type Effort, type Phase } from "./block.js";
+import type { Effort } from "../syllabus/effort.js";
+import { PHASES, type Phase } from "./block.js";
 import { choose, objectiveOf, orderOf, type Choosable, type Limits } from "./choose.js";
 
 const block = (changes: Partial<Choosable> = {}): Choosable => ({

@@ -1,13 +1,14 @@
 import { describe, expect, it } from "@jest/globals";
 import { DAY_MS } from "../instant.js";
-import { NO_FACTS, type StandingFacts } from "../record/evidence.js";
+import { NO_FACTS, type SideFacts } from "../record/facts.js";
 import { nextDrills } from "../next/next.js";
-import { standingsOf } from "../record/standing.js";
+import { sideNamed } from "../syllabus/side-text.js";
+import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
+import { readingFrom } from "../testing/small-reading.js";
 import { catalogueOfFamilies, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { classOptions, type ClassOptionContext } from "./class-option.js";
 
 const NOW = Date.UTC(2026, 5, 1, 17);
-const TODAY = "2026-06-01";
 const CATALOGUE = catalogueOfFamilies({
   footwork: [
     ["bounce", "one", ""],
@@ -21,30 +22,30 @@ const CATALOGUE = catalogueOfFamilies({
   ],
 });
 
-function cleared(daysAgo: number, due: string): StandingFacts {
+function cleared(daysAgo: number, due: string): SideFacts {
   const at = NOW - daysAgo * DAY_MS;
   return {
     ...NO_FACTS,
     sets: 3,
-    cleanSum: 1000,
+    clean: 40,
+    countedAt: at,
     bestStreak: 5,
     cleared: { at, by: "gate", count: null },
     review: { stage: 0, since: at, due, kinClean: 0, lowRow: 0 },
   };
 }
 
-function options(facts: Readonly<Record<string, StandingFacts>>, changes: Partial<ClassOptionContext> = {}) {
-  const context = { catalogue: CATALOGUE, school: FIVE_IN_A_ROW, now: NOW, today: TODAY };
-  const standings = standingsOf(context, new Map(Object.entries(facts)));
-  const next = nextDrills(standings, { ...context, strongerSide: "right" });
-  const made = classOptions({
-    ...context,
-    standings,
-    next,
-    underGoals: new Set(),
-    missing: new Set(),
-    ...changes,
+const SYLLABUS = syllabusOf({ catalogue: CATALOGUE, school: FIVE_IN_A_ROW });
+const BOUNCE = sideOf(SYLLABUS, "bounce", "whole");
+
+function options(facts: Readonly<Record<string, SideFacts>>, changes: Partial<ClassOptionContext> = {}) {
+  const known = Object.entries(facts).map(([key, own]) => {
+    const { subject, side } = sideNamed(key) ?? { subject: key, side: "whole" as const };
+    return [subject, side, own] as const;
   });
+  const reading = readingFrom(SYLLABUS, known);
+  const next = nextDrills(reading, { strongerSide: "right" });
+  const made = classOptions({ reading, next, underGoals: new Set(), missing: new Set(), ...changes });
   return new Map(made.map((one) => [one.subject, one]));
 }
 
@@ -58,7 +59,7 @@ describe("what a student can do at a station", () => {
     expect(found.has("triple")).toBe(false);
   });
 
-  it.each<[string, StandingFacts, string]>([
+  it.each<[string, SideFacts, string]>([
     ["due", cleared(30, "2026-05-20"), "review"],
     ["just cleared", cleared(5, "2026-08-01"), "show"],
     ["due within the week", cleared(90, "2026-06-06"), "show"],
@@ -70,7 +71,7 @@ describe("what a student can do at a station", () => {
   it("counts a review under a goal for more", () => {
     const facts = { "bounce:whole": cleared(30, "2026-05-20") };
     const plain = options(facts).get("bounce")?.worth ?? 0;
-    const under = options(facts, { underGoals: new Set(["bounce:whole"]) }).get("bounce")?.worth ?? 0;
+    const under = options(facts, { underGoals: new Set([BOUNCE]) }).get("bounce")?.worth ?? 0;
     expect(under).toBeGreaterThan(plain);
   });
 

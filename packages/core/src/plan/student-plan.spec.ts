@@ -1,9 +1,12 @@
 import { describe, expect, it } from "@jest/globals";
 import { DAY_MS } from "../instant.js";
-import { NO_FACTS, type StandingFacts } from "../record/evidence.js";
+import { NO_FACTS, type SideFacts } from "../record/facts.js";
 import { nextDrills } from "../next/next.js";
-import { sideKey } from "../syllabus/side-table.js";
-import { standingsOf } from "../record/standing.js";
+import { SideMap, SideSet } from "../syllabus/side-map.js";
+import { sideKey, sideNamed } from "../syllabus/side-text.js";
+import type { SubjectSide } from "../syllabus/roles.js";
+import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
+import { readingFrom } from "../testing/small-reading.js";
 import { catalogueOfFamilies, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { partsOf } from "../testing/combo-catalogue.js";
 import { planStudent, type PlanCombo, type StudentPlan, type StudentPlanContext } from "./student-plan.js";
@@ -22,33 +25,47 @@ const CATALOGUE = catalogueOfFamilies({
   ],
 });
 
-const cleared = (due = "2026-09-01"): StandingFacts => ({
+const cleared = (due = "2026-09-01"): SideFacts => ({
   ...NO_FACTS,
   sets: 3,
-  cleanSum: 1000,
+  clean: 40,
+  countedAt: NOW,
   bestStreak: 5,
   cleared: { at: NOW - 30 * DAY_MS, by: "gate", count: null },
   review: { stage: 0, since: NOW - 30 * DAY_MS, due, kinClean: 0, lowRow: 0 },
 });
 
+const SYLLABUS = syllabusOf({ catalogue: CATALOGUE, school: FIVE_IN_A_ROW });
+
+function named(key: string): SubjectSide {
+  const found = sideNamed(key);
+  if (found === null) throw new Error(`no side "${key}"`);
+  return found;
+}
+const sidesOf = (keys: readonly string[]) => new SideSet(keys.map(named));
+
 function plan(
-  facts: Readonly<Record<string, StandingFacts>> = { "bounce:whole": cleared() },
-  changes: Partial<StudentPlanContext> = {},
+  facts: Readonly<Record<string, SideFacts>> = { "bounce:whole": cleared() },
+  {
+    goalsBelow = [],
+    ...changes
+  }: Partial<StudentPlanContext> & { readonly goalsBelow?: readonly string[] } = {},
 ): StudentPlan {
-  const context = { catalogue: CATALOGUE, school: FIVE_IN_A_ROW, now: NOW, today: "2026-06-01" };
-  const standings = standingsOf(context, new Map(Object.entries(facts)));
+  const known = Object.entries(facts).map(
+    ([key, own]) => [named(key).subject, named(key).side, own] as const,
+  );
+  const reading = readingFrom(SYLLABUS, known);
+  const underGoals = new Set(goalsBelow.map((key) => sideOf(SYLLABUS, named(key).subject, named(key).side)));
   return planStudent({
-    catalogue: CATALOGUE,
-    standings,
-    next: nextDrills(standings, { ...context, strongerSide: "right" }),
-    underGoals: new Set(),
+    reading,
+    next: nextDrills(reading, { strongerSide: "right", underGoals }),
     minutes: 60,
     energy: "normal",
     hardSkill: "late",
     landingsLeft: null,
     multiplesLeft: null,
-    bans: new Set(),
-    pins: new Set(),
+    bans: new SideSet(),
+    pins: new SideSet(),
     ...changes,
   });
 }
@@ -97,7 +114,7 @@ describe("one student's plan", () => {
         cleared("2026-05-01"),
       ]),
     );
-    const made = plan(due, { underGoals: new Set(["double:whole"]) });
+    const made = plan(due, { goalsBelow: ["double:whole"] });
     const reviews = made.blocks.filter((block) => block.phase === "review");
     expect(reviews.reduce((sum, block) => sum + block.minutes, 0)).toBeLessThanOrEqual(12);
     expect(reviews.map((block) => block.subject)).toContain("double");
@@ -138,13 +155,13 @@ describe("one student's plan", () => {
     const short = { minutes: 20 };
     const free = plan(undefined, short);
     const without = keys(free).find((key) => key.startsWith("cross") || key.startsWith("swing")) ?? "";
-    const banned = plan(undefined, { ...short, bans: new Set([without]) });
+    const banned = plan(undefined, { ...short, bans: sidesOf([without]) });
     expect(keys(banned)).not.toContain(without);
     expect(whyNot(banned, without)).toBe("banned");
     const [left] = free.leftOut;
     const key = left === undefined ? "" : sideKey(left.subject, left.side);
     expect(left?.why.code).toBe("less-useful");
-    expect(keys(plan(undefined, { ...short, pins: new Set([key]) }))).toContain(key);
+    expect(keys(plan(undefined, { ...short, pins: sidesOf([key]) }))).toContain(key);
   });
 
   it.each([0, 1])("is honest about %i minutes", (minutes) => {
@@ -155,7 +172,7 @@ describe("one student's plan", () => {
 
   it("is empty between warm-up and cool-down when everything is banned", () => {
     const all = plan().blocks.map((block) => sideKey(block.subject, block.side));
-    const bans = new Set([
+    const bans = sidesOf([
       ...all,
       "step:whole",
       "swing:left",
@@ -176,21 +193,21 @@ describe("a plan that was changed by hand", () => {
     expect(free.cost).toBe(0);
     const worked = free.blocks.find((block) => block.phase === "main");
     const key = sideKey(worked?.subject ?? "", worked?.side ?? "whole");
-    const without = plan(undefined, { bans: new Set([key]) });
+    const without = plan(undefined, { bans: sidesOf([key]) });
     expect(without.cost).toBeGreaterThan(0);
     expect(without.objective + without.cost).toBeCloseTo(free.objective, 9);
-    const kept = plan(undefined, { pins: new Set([key]) });
+    const kept = plan(undefined, { pins: sidesOf([key]) });
     expect(kept.cost).toBe(0);
     expect(kept.objective).toBeCloseTo(free.objective, 9);
   });
 
   it("does so many sets more of a side, and fewer, and leaves the rest to the plan", () => {
     const setsOf = (made: StudentPlan) => made.blocks.find((block) => block.subject === "double")?.sets;
-    const usual = plan(undefined, { moreSets: new Map([["double:whole", 0]]) });
-    expect(setsOf(plan(undefined, { moreSets: new Map([["double:whole", 1]]) }))).toBe(
+    const usual = plan(undefined, { moreSets: new SideMap([[named("double:whole"), 0]]) });
+    expect(setsOf(plan(undefined, { moreSets: new SideMap([[named("double:whole"), 1]]) }))).toBe(
       (setsOf(usual) ?? 0) + 1,
     );
-    expect(setsOf(plan(undefined, { moreSets: new Map([["double:whole", -9]]) }))).toBe(1);
+    expect(setsOf(plan(undefined, { moreSets: new SideMap([[named("double:whole"), -9]]) }))).toBe(1);
   });
 });
 
@@ -202,12 +219,12 @@ describe("a kept combo in a plan", () => {
     plan(undefined, { combos, ...changes }).blocks.find((block) => block.phase === "combo");
 
   it("is the one under way, then the one whose review is due, then one that can be begun", () => {
-    const named = (...combos: readonly PlanCombo[]) => comboOf(combos)?.subject;
+    const ofThese = (...combos: readonly PlanCombo[]) => comboOf(combos)?.subject;
     const [open, rusty, begun] = [combo("a", "ready"), combo("b", "rusty"), combo("c", "working")];
-    expect(named(open, rusty, begun)).toBe("combo:c");
-    expect(named(open, rusty)).toBe("combo:b");
-    expect(named(open)).toBe("combo:a");
-    expect(named(combo("d", "cleared"), combo("e", "locked"))).toBeUndefined();
+    expect(ofThese(open, rusty, begun)).toBe("combo:c");
+    expect(ofThese(open, rusty)).toBe("combo:b");
+    expect(ofThese(open)).toBe("combo:a");
+    expect(ofThese(combo("d", "cleared"), combo("e", "locked"))).toBeUndefined();
   });
 
   it("is tried whole, five times, and says what it joins", () => {
@@ -223,7 +240,7 @@ describe("a kept combo in a plan", () => {
 
   it("can be kept in, and left out", () => {
     const combos = [combo("a", "working")];
-    expect(comboOf(combos, { bans: new Set(["combo:a:right"]) })).toBeUndefined();
-    expect(comboOf(combos, { pins: new Set(["combo:a:right"]) })?.subject).toBe("combo:a");
+    expect(comboOf(combos, { bans: sidesOf(["combo:a:right"]) })).toBeUndefined();
+    expect(comboOf(combos, { pins: sidesOf(["combo:a:right"]) })?.subject).toBe("combo:a");
   });
 });

@@ -1,18 +1,38 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import type { PathStep } from "../next/goal-path.js";
+import { HANDBOOK_MODEL } from "../record/model.js";
+import { triesOfAll } from "../record/tries.js";
+import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
+import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { lessonDays, planWeeks, spreadWeekdays, type WeeksContext } from "./weeks.js";
 
-function step(subject: string, expected: number, low = expected / 2, high = expected * 2): PathStep {
-  const gate = { kind: "streak", count: 5 } as const;
-  return { subject, side: "whole", gate, status: "ready", tries: { expected, low, high } };
+const SKILLS = ["cross", "fused", ...Array.from({ length: 8 }, (_, place) => `skill ${String(place)}`)];
+const SYLLABUS = syllabusOf({
+  catalogue: catalogueOf(...SKILLS.map((id) => [id.replace(" ", "-"), "one", ""] as const)),
+  school: FIVE_IN_A_ROW,
+});
+
+function step(id: string, expected: number, low = expected / 2, high = expected * 2): PathStep {
+  const of = sideOf(SYLLABUS, id.replace(" ", "-"), "whole");
+  return { of, gate: of.gate, status: "ready", tries: { expected, low, high } };
+}
+
+/** What the tries of independent steps come to, as the path has it. */
+function triesOf(steps: readonly PathStep[]) {
+  return triesOfAll(
+    steps.map(({ tries }) => tries),
+    HANDBOOK_MODEL,
+  );
 }
 
 /** Mondays and Thursdays of four weeks. */
 const LESSONS = lessonDays("2026-05-31", "2026-06-29", [1, 4]);
 
+const STEPS = [step("cross", 150), step("fused", 100)];
 const CONTEXT: WeeksContext = {
-  steps: [step("cross", 150), step("fused", 100)],
+  steps: STEPS,
+  tries: triesOf(STEPS),
   reviews: [],
   lessons: LESSONS,
   today: "2026-05-31",
@@ -62,11 +82,12 @@ describe("the weeks toward a date", () => {
     ["unlikely", [step("cross", 700, 400, 1500)]],
     ["not-by-then", [step("cross", 900, 500, 1500)]],
   ])("are %s by the range of the tries left", (outlook, steps) => {
-    expect(planWeeks({ ...CONTEXT, steps }).outlook).toBe(outlook);
+    expect(planWeeks({ ...CONTEXT, steps, tries: triesOf(steps) }).outlook).toBe(outlook);
   });
 
   it("say how many lessons it would take where it is not enough", () => {
-    const plan = planWeeks({ ...CONTEXT, steps: [step("cross", 900, 500, 1500)] });
+    const steps = [step("cross", 900, 500, 1500)];
+    const plan = planWeeks({ ...CONTEXT, steps, tries: triesOf(steps) });
     expect(plan.lessonsNeeded).toEqual({ expected: 15, low: 9, high: 25 });
     expect(plan.reached).toEqual([]);
   });
@@ -108,9 +129,11 @@ describe("the weeks toward a date", () => {
         fc.integer({ min: 1, max: 200 }),
         fc.integer({ min: 1, max: 20 }),
         (tries, room, each) => {
+          const asked = tries.map((many, place) => step(`skill ${place}`, many));
           const context = {
             ...CONTEXT,
-            steps: tries.map((many, place) => step(`skill ${place}`, many)),
+            steps: asked,
+            tries: triesOf(asked),
             triesALesson: room,
             landingsOf: () => each,
             allowance: 3000,

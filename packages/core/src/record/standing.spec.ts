@@ -1,32 +1,21 @@
 import { describe, expect, it } from "@jest/globals";
-import { NO_FACTS, type StandingFacts } from "./evidence.js";
 import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
+import { at, best, NOW, readingWith, type Known } from "../testing/small-reading.js";
 import type { SideName } from "../sides.js";
 import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
 import { gateOf, type GateOverrides, type School } from "../syllabus/gates.js";
-import { sideKey } from "../syllabus/side-table.js";
-import { openedBetween, standingsOf } from "./standing.js";
+import type { Side } from "../syllabus/side.js";
+import { openedBetween, type Unmet } from "./standing.js";
 
-const NOW = Date.UTC(2026, 5, 1);
-
-/** Facts of a side that has come to `best` in a row under a gate of five. */
-function best(count: number): StandingFacts {
-  const cleared = count >= 5 ? ({ at: NOW, by: "gate", count: null } as const) : null;
-  return { ...NO_FACTS, sets: 1, bestStreak: count, gateBest: count, cleared, lastAt: NOW };
+function read(catalogue: Catalogue, record: readonly Known[], school: School = FIVE_IN_A_ROW) {
+  const reading = readingWith(catalogue, record, { school });
+  const of = (subject: string, side: SideName) => at(reading, subject, side);
+  return { reading, of, status: (subject: string, side: SideName) => of(subject, side).status };
 }
 
-type Record = readonly (readonly [subject: string, side: SideName, best: number])[];
-
-function read(catalogue: Catalogue, record: Record, school: School = FIVE_IN_A_ROW) {
-  const facts = new Map(record.map(([subject, side, count]) => [sideKey(subject, side), best(count)]));
-  const standings = standingsOf({ catalogue, school, now: NOW, today: "2026-06-01" }, facts);
-  const of = (subject: string, side: SideName) => {
-    const found = standings.find((one) => one.subject === subject && one.side === side);
-    if (found === undefined) throw new Error(`no ${subject} ${side}`);
-    return found;
-  };
-  return { standings, of, status: (subject: string, side: SideName) => of(subject, side).status };
-}
+const names = (sides: readonly Side[]) => sides.map(({ subject, side }) => `${subject} ${side}`);
+const lacks = (unmet: readonly Unmet[]) =>
+  unmet.map(({ of, ...rest }) => ({ subject: of.subject, side: of.side, ...rest }));
 
 describe("status", () => {
   const line = catalogueOf(["a", "one", ""], ["b", "two", "a"], ["c", "two", "b"], ["d", "one", "c both"]);
@@ -60,7 +49,7 @@ describe("status", () => {
       ["c", "right", 3],
     ]);
     const gate = { kind: "streak", count: 5 };
-    expect(of("d", "whole").unmet).toEqual([
+    expect(lacks(of("d", "whole").unmet)).toEqual([
       { subject: "c", side: "left", gate, need: 5, have: 0, short: 5, needIndex: 0, way: 0 },
       { subject: "c", side: "right", gate, need: 5, have: 3, short: 2, needIndex: 0, way: 0 },
     ]);
@@ -84,18 +73,15 @@ describe("status", () => {
 });
 
 describe("needs", () => {
-  it("asks for a streak with ≥ n whatever the gate, and an inferred side never has one", () => {
+  it("asks for a streak with ≥ n whatever the gate", () => {
     const catalogue = catalogueOf(["a", "one", ""], ["b", "one", "a ≥ 8"], ["c", "one", "b"]);
     expect(read(catalogue, [["a", "whole", 7]]).of("b", "whole").unmet).toMatchObject([
       { need: 8, have: 7, short: 1, gate: { kind: "streak", count: 8 } },
     ]);
     expect(read(catalogue, [["a", "whole", 8]]).status("b", "whole")).toBe("ready");
-    const inferred = read(catalogue, [["c", "whole", 5]]);
-    expect(inferred.status("a", "whole")).toBe("inferred");
-    expect(inferred.of("b", "whole").unmet).toHaveLength(1);
   });
 
-  it("is content with either alternative, and infers the practised one", () => {
+  it("is content with either alternative, and infers neither where none was practised", () => {
     const catalogue = catalogueOf(["a", "one", ""], ["b", "one", ""], ["c", "one", "a / b"]);
     expect(read(catalogue, [["b", "whole", 5]]).status("c", "whole")).toBe("ready");
     expect(
@@ -103,8 +89,12 @@ describe("needs", () => {
         .of("c", "whole")
         .unmet.map((one) => one.way),
     ).toEqual([0, 1]);
-    expect(read(catalogue, [["c", "whole", 5]]).status("a", "whole")).toBe("inferred");
-    expect(read(catalogue, [["c", "whole", 5]]).status("b", "whole")).toBe("ready");
+    const { status } = read(catalogue, [
+      ["c", "whole", 5],
+      ["b", "whole", 2],
+    ]);
+    expect(status("b", "whole")).toBe("working");
+    expect(read(catalogue, [["c", "whole", 5]]).status("a", "whole")).toBe("ready");
   });
 
   it("asks the other side where it is written, and either side of a one-sided skill", () => {
@@ -126,12 +116,9 @@ describe("needs", () => {
 
   it("tells what came within reach between two readings", () => {
     const catalogue = catalogueOf(["a", "one", ""], ["b", "two", "a"]);
-    const before = read(catalogue, []).standings;
-    const after = read(catalogue, [["a", "whole", 5]]).standings;
-    expect(openedBetween(before, after)).toEqual([
-      { subject: "b", side: "left" },
-      { subject: "b", side: "right" },
-    ]);
+    const before = read(catalogue, []).reading;
+    const after = read(catalogue, [["a", "whole", 5]]).reading;
+    expect(names(openedBetween(before, after))).toEqual(["b left", "b right"]);
     expect(openedBetween(after, after)).toEqual([]);
   });
 });
@@ -155,10 +142,63 @@ describe("the day", () => {
   it("makes a cleared side rusty once its review date has passed, and locks nothing", () => {
     const catalogue = catalogueOf(["a", "one", ""], ["b", "one", "a"]);
     const review = { stage: 0, since: NOW, due: "2026-06-08", kinClean: 0, lowRow: 0 };
-    const facts = new Map([[sideKey("a", "whole"), { ...best(5), review }]]);
     const on = (today: string) =>
-      standingsOf({ catalogue, school: FIVE_IN_A_ROW, now: NOW, today }, facts).map((one) => one.status);
+      readingWith(catalogue, [["a", "whole", { ...best(5), review }]], { today }).standings.map(
+        (one) => one.status,
+      );
     expect(on("2026-06-08")).toEqual(["cleared", "ready"]);
     expect(on("2026-06-09")).toEqual(["rusty", "ready"]);
+  });
+});
+
+describe("what a cleared skill vouches for", () => {
+  const catalogue = catalogueOf(
+    ["a", "one", ""],
+    ["b", "one", "a ≥ 8"],
+    ["c", "one", "b"],
+    ["d", "one", "a ≥ 8"],
+  );
+
+  it("counts for the number that it asked, so that nothing is locked which was done", () => {
+    const { status, of } = read(catalogue, [["c", "whole", 5]]);
+    expect(of("b", "whole").unmet).toEqual([]);
+    expect(status("d", "whole")).toBe("ready");
+  });
+
+  it("makes a side rusty, not locked, where its own sets fall short of that number", () => {
+    const { status } = read(catalogue, [
+      ["c", "whole", 5],
+      ["a", "whole", 3],
+    ]);
+    expect(status("a", "whole")).toBe("rusty");
+    expect(status("d", "whole")).toBe("ready");
+  });
+});
+
+describe("stuck", () => {
+  const catalogue = catalogueOf(["a", "one", ""]);
+  const lesson = (day: number, tries: number) => ({
+    lesson: `2026-05-${String(day)}`,
+    ...{ bestStreak: 3, tries, worked: tries, triedWhole: true, bestBefore: 3, chanceBefore: 0.5 },
+  });
+  const isStuck = (tries: readonly number[], now = 0.5) => {
+    const lessons = tries.map((count, place) => lesson(30 - place, count));
+    // Plain chance is the record's own share over one prior.
+    const facts = {
+      sets: 9,
+      bestStreak: 3,
+      clean: 20 * now,
+      missed: 20 * (1 - now),
+      countedAt: NOW,
+      lessons,
+    };
+    return at(readingWith(catalogue, [["a", "whole", facts]]), "a", "whole").isStuck;
+  };
+
+  it("is three lessons of ten tries or more that moved neither the best nor the chance", () => {
+    expect(isStuck([12, 12, 12], 0.3)).toBe(true);
+    expect(isStuck([12, 12], 0.3)).toBe(false);
+    expect(isStuck([12, 9, 12], 0.3)).toBe(false);
+    expect(isStuck([12, 12, 12], 0.9)).toBe(false);
   });
 });

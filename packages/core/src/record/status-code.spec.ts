@@ -1,12 +1,16 @@
 import { describe, expect, it } from "@jest/globals";
-import { NO_FACTS } from "./evidence.js";
+import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
+import { readingWith } from "../testing/small-reading.js";
 import type { Standing, Status } from "./standing.js";
 import { decodeStatuses, statusCodes } from "./status-code.js";
 
+const [PLAIN] = readingWith(catalogueOf(["a", "one", ""]), [], {
+  school: { ...FIVE_IN_A_ROW, gates: { ...FIVE_IN_A_ROW.gates, base: { kind: "streak", count: 20 } } },
+}).standings;
+
 function standing(status: Status, gateBest = 0, isStuck = false): Standing {
-  const facts = { ...NO_FACTS, gateBest };
-  const gate = { kind: "streak", count: 20 } as const;
-  return { subject: "a", side: "whole", status, facts, cleanChance: 0.5, gate, unmet: [], isStuck };
+  if (PLAIN === undefined) throw new Error("no side");
+  return { ...PLAIN, status, facts: { ...PLAIN.facts, gateBest }, isStuck };
 }
 
 describe("status codes", () => {

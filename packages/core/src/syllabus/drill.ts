@@ -314,6 +314,8 @@ export function parseDrill(written: LoggedDrill): Drill | null {
 export function passOf(drill: Drill): Pass | null {
   const { pass } = DRILL_ROWS[drill.kind];
   if (pass === null || !("count" in drill)) return null;
+  // So many goes at a part, and one that comes is enough however many there are.
+  if (drill.kind === "part-counts") return { clean: 1, of: drill.count };
   const asked = "pass" in drill ? drill.pass : undefined;
   return { clean: asked ?? Math.ceil((pass.clean * drill.count) / pass.of), of: drill.count };
 }

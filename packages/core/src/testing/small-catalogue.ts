@@ -1,4 +1,4 @@
-import { buildCatalogue, type Catalogue, type SkillEntry } from "../syllabus/catalogue.js";
+import { buildCatalogue, type Catalogue, type Craft, type SkillEntry } from "../syllabus/catalogue.js";
 import type { School } from "../syllabus/gates.js";
 import { FAMILIES, SKILL_CLASSES, type Family, type SkillClass } from "../syllabus/skill.js";
 
@@ -18,9 +18,9 @@ function entryOf([id, sides, needs, skillClass = "base"]: Line): SkillEntry {
   };
 }
 
-export function resultOf(lines: readonly Line[]) {
+export function resultOf(lines: readonly Line[], craft?: Craft) {
   const skills = lines.map(entryOf);
-  return buildCatalogue([{ id: "strand", name: "strand", family: "footwork", skills }], "test");
+  return buildCatalogue([{ id: "strand", name: "strand", family: "footwork", skills }], "test", craft);
 }
 
 /** A catalogue of one strand, written a skill a line. */

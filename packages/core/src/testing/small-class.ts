@@ -11,7 +11,7 @@ export function optionOf(text: string): ClassOption {
     side: "whole",
     use: has("show") ? "show" : has("review") ? "review" : has("keep") ? "keep" : "frontier",
     drill: { kind: "streak", count: 5 },
-    aim: null,
+    cautions: [],
     chance: 0.5,
     reason: null,
     worth: Number(worth),
