@@ -63,7 +63,7 @@ describe("decisions", () => {
     expect(await standing(student, "basic-bounce", "whole")).toMatchObject({
       status: "ready",
       bestStreak: 0,
-      cleanChance: 0.5,
+      cleanChance: 0.7,
     });
   });
 

@@ -24,7 +24,7 @@ const PLACE: LessonPlace = {
   side: "whole",
   use: "frontier",
   drill: { kind: "streak", count: 8 },
-  aim: 8,
+  cautions: [],
   chance: 0.75,
   reason: { code: "new", opens: [] },
   pinned: false,

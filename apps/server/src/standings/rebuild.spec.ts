@@ -1,10 +1,11 @@
 import type { DecisionRequest, SetRequest } from "@mirrup/contract";
-import { BASE_TEST_PARTS, DAY_MS, type DrillKind, type SideName } from "@mirrup/core";
+import { CATALOGUE } from "@mirrup/catalogue";
+import { DAY_MS, type DrillKind, type SideName } from "@mirrup/core";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { v7 as uuid } from "uuid";
 import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
-import { rebuildStudios, studiosToRebuild } from "./rebuild.js";
+import { rebuildAll } from "./rebuild.js";
 import { LessonLoadEntity } from "./lesson-load.entity.js";
 import { StandingEntity } from "./standing.entity.js";
 
@@ -22,12 +23,28 @@ const SUBJECTS: readonly (readonly [string, SideName])[] = [
   ["cross", "right"],
   ["held-cross", "left"],
   ["side-swing-cross", "right"],
-  ...BASE_TEST_PARTS,
+  ...(CATALOGUE.roles.baseTest?.parts ?? []).map(({ subject, side }) => [subject, side] as const),
 ];
-const KINDS: readonly DrillKind[] = ["streak", "climb", "hold", "one-out", "spaced", "shadow", "rounds"];
+const KINDS: readonly (DrillKind | "of-a-later-build")[] = [
+  "streak",
+  "climb",
+  "hold",
+  "one-out",
+  "spaced",
+  "shadow",
+  "rounds",
+  "toe-catch",
+  "of-a-later-build",
+];
+/** Scores that some drills are logged with: of the whole, of parts of it, of neither, and of no use at all. */
+const SCORES = [undefined, undefined, "xr o", "o xr o xl o", "sr o", "(o o) o", "o", "o ???"] as const;
 
 function pick<T>(random: Random, values: readonly T[]): T {
   return values[between(random, 0, values.length - 1)] as T;
+}
+
+function drillOf(kind: string, score: string | undefined): SetRequest["drill"] {
+  return { kind, count: 20, ...(score === undefined ? {} : { score }) };
 }
 
 function anySet(random: Random, studentId: string, at: Date): SetRequest {
@@ -37,7 +54,7 @@ function anySet(random: Random, studentId: string, at: Date): SetRequest {
   return setOf(studentId, {
     subject,
     side,
-    drill: { kind: pick(random, KINDS), count: 20 },
+    drill: drillOf(pick(random, KINDS), pick(random, SCORES)),
     clean,
     misses: missed === 0 ? [] : [{ count: missed }],
     bestStreak: between(random, 0, clean),
@@ -63,9 +80,9 @@ async function facts(studentId: string) {
     where: { studentId },
     order: { subject: "ASC", side: "ASC" },
   });
-  return rows.map(({ cleanSum, missSum, foldedAt: _at, foldedId: _id, lessons, ...exact }) => ({
+  return rows.map(({ clean, missed, foldedAt: _at, foldedId: _id, lessons, ...exact }) => ({
     exact,
-    sums: [cleanSum, missSum, ...lessons.map((lesson) => lesson.chanceBefore)],
+    sums: [clean, missed, ...lessons.map((lesson) => lesson.chanceBefore)],
     lessons: lessons.map(({ chanceBefore: _chance, ...lesson }) => lesson),
   }));
 }
@@ -112,7 +129,7 @@ describe("whatever comes in whatever order", () => {
     const kept = await facts(student);
     const keptLoads = await loads(student);
     expect(keptLoads.length).toBeGreaterThan(0);
-    await rebuildStudios(server.database, await studiosToRebuild(server.database, true));
+    await rebuildAll(server.database);
     const rebuilt = await facts(student);
     expect(await loads(student)).toEqual(keptLoads);
     const plain = (all: typeof kept) => all.map(({ exact, lessons }) => ({ exact, lessons }));

@@ -130,8 +130,8 @@ describe("a week's landings", () => {
     const sets = [
       setOf(id, { ...doubles, at: at(0) }),
       setOf(id, { clean: 30, bestStreak: 30, countedBy: "hand", at: at(0) }),
-      setOf(id, { clean: 4000, bestStreak: 100, at: at(14) }),
-      setOf(id, { clean: 4000, bestStreak: 100, at: at(28) }),
+      setOf(id, { clean: 8000, bestStreak: 100, at: at(14) }),
+      setOf(id, { clean: 8000, bestStreak: 100, at: at(21) }),
     ];
     await server.post("/api/sets", { sets });
     expect(await load(id)).toMatchObject({

@@ -1,10 +1,11 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
-import { ARMS, DRILL_KINDS, FAULT_CODES, type Suggestion, type Unmet } from "@mirrup/core";
+import type { UnmetItem } from "@mirrup/contract";
+import { ARMS, DRILL_KINDS, FAULT_CODES, parseDrill, type LoggedDrill, type Suggestion } from "@mirrup/core";
+import { drillWords, evidenceWords, loggedDrillWords, oddsWords, spacingWords } from "./drill-words.js";
 import {
   captionWords,
   daysAgoWords,
-  drillWords,
   gateWords,
   goalWords,
   lengthIn,
@@ -13,14 +14,13 @@ import {
   meetingWords,
   millimetresOf,
   reasonWords,
-  spacingWords,
   standingWords,
   subjectName,
   suggestionWords,
   triesWords,
 } from "./words.js";
 
-function unmet(changes: Partial<Unmet>): Unmet {
+function unmet(changes: Partial<UnmetItem>): UnmetItem {
   return {
     subject: "cross",
     side: "left",
@@ -98,12 +98,37 @@ describe("numbers in words", () => {
 
 describe("every code has its words", () => {
   it("drills of every kind, with what they ask", () => {
+    const words = (written: LoggedDrill) => {
+      const drill = parseDrill(written);
+      return drill === null ? "" : drillWords(drill);
+    };
     const said = DRILL_KINDS.map((kind) =>
-      drillWords({ kind, count: 5, top: 6, seconds: 30, rounds: 3, spacing: 2 }),
+      words({ kind, count: 5, top: 6, seconds: 30, rounds: 3, spacing: 2 }),
     );
     expect(new Set(said).size).toBe(DRILL_KINDS.length);
-    expect(drillWords({ kind: "spaced", count: 5, spacing: 1 })).toContain("1 bounce between");
+    expect(words({ kind: "spaced", count: 5, spacing: 1 })).toContain("1 bounce between");
     expect(spacingWords(0)).toBe("no bounce between");
+  });
+
+  it("what cannot be read is said to be so", () => {
+    expect(loggedDrillWords({ kind: "of-a-later-build" })).toBe(
+      "a drill of another version (of-a-later-build)",
+    );
+    expect(loggedDrillWords({ kind: "climb", top: 4, growing: true })).toContain("4");
+  });
+
+  it("odds in tenths, with both ends in words", () => {
+    expect([0.01, 0.74, 0.96].map(oddsWords)).toEqual(["less than 1 in 10", "7 in 10", "nearly always"]);
+  });
+
+  it("what a set was evidence for: the skill, a part of it, its rung alone, nothing", () => {
+    const said = (subject: string, drill: LoggedDrill) => evidenceWords({ subject, side: "whole", drill });
+    expect(said("double-under", { kind: "streak", count: 10 })).toBe("Counts for the double under.");
+    expect(said("quadruple-under", { kind: "one-out", count: 5, score: "(o o) o" })).toBe(
+      "Counts for the double under; the quadruple under comes with the whole one.",
+    );
+    expect(said("quadruple-under", { kind: "side-rope", count: 40 })).toMatch(/^A rung on the way/);
+    expect(said("double-under", { kind: "of-a-later-build" })).toMatch(/counts for nothing/);
   });
 
   it("suggestions, with the fix of every fault", () => {
@@ -116,7 +141,7 @@ describe("every code has its words", () => {
       { code: "rest", early: 1, late: 5 },
       { code: "rope-length", misses: 8 },
       { code: "sibling", subject: "cross-open-double" },
-      { code: "gentler", clean: 2, tries: 12 },
+      { code: "reopen", reviews: 2 },
       { code: "other-side", side: "left" },
     ];
     expect(new Set(others.map((one) => suggestionWords(one).title)).size).toBe(others.length);

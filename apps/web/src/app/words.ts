@@ -29,7 +29,7 @@ const relative = new Intl.RelativeTimeFormat("en", { numeric: "auto" });
 
 export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
   footwork: "Footwork",
-  "side-swings": "SideName swings",
+  "side-swings": "Side swings",
   crosses: "Crosses",
   multiples: "Multiples",
 };

@@ -13,6 +13,7 @@ function item(subject: string, side: SideName, status: Status, gateBest = 0): St
     gate: { kind: "streak", count: 20 },
     gateBest,
     reviewDue: null,
+    lowReviews: 0,
     clearedBy: null,
     isStuck: false,
     lastAt: null,

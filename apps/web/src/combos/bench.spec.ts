@@ -64,7 +64,7 @@ describe("the bench", () => {
   it("names a combo by its moves, each once, without the bounces", () => {
     const name = (text: string) => nameOfParts(parts(text), (part) => part.subject ?? part.score);
     expect(name("o sr sl (o o) xr o (o o)")).toBe("Double-side-swing, double-under, cross");
-    expect(name("o sr o xr o (o o) br o o/r")).toBe("SideName-swing, cross, double-under …");
+    expect(name("o sr o xr o (o o) br o o/r")).toBe("Side-swing, cross, double-under …");
     expect(name("o*4")).toBe("Bounces");
   });
 });

@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { sideKey, sidesOf, type SideStatus, type Status } from "@mirrup/core";
+import { sideKey, SideSet, sidesOf, type SideStatus, type Status } from "@mirrup/core";
 import { describe, expect, it } from "@jest/globals";
 import {
   addressOfMaking,
@@ -13,7 +13,7 @@ import {
 import type { ComboStudent } from "./combo-student.js";
 
 const USUAL = makeAskedFrom(new URLSearchParams());
-const NONE = new Set<string>();
+const NONE = new SideSet();
 
 function student(name: string, statuses: Readonly<Record<string, Status>>): ComboStudent {
   const sides = [...CATALOGUE.skills.values()].flatMap((skill) =>

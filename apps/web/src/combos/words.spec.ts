@@ -56,7 +56,7 @@ describe("words about combos", () => {
     expect(abilityWords({ code: "one-new", lacking, unnamed: 0 })).toBe(
       "all but one: cross, left side, which is open.",
     );
-    expect(abilityWords({ code: "not-yet", lacking, unnamed: 1 })).toContain("were not judged");
+    expect(abilityWords({ code: "not-yet", lacking, unnamed: 1 })).toContain("judged by what they ask");
   });
 
   it("say seconds as one does", () => {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "@jest/globals";
-import { DRILL_KINDS, runnable, type RunnableDrill } from "@mirrup/core";
-import { addressOf, aimOf, drillFrom, withAim } from "./drill-address.js";
+import { DRILL_KINDS, doseOf, parseDrill, type Drill } from "@mirrup/core";
+import { addressOf, drillFrom, withAim } from "./drill-address.js";
 
-const BASE: RunnableDrill = { kind: "streak", count: 10 };
+const BASE: Drill = { kind: "streak", count: 10 };
 const EVERY = DRILL_KINDS.flatMap((kind) => {
-  const drill = runnable({
+  const drill = parseDrill({
     kind,
     count: 7,
     top: 7,
@@ -12,7 +12,11 @@ const EVERY = DRILL_KINDS.flatMap((kind) => {
     seconds: 40,
     spacing: 2,
     onMiss: "drop",
-    growing: true,
+    upTo: 12,
+    pass: 2,
+    about: "the wrists",
+    tempoShare: 0.8,
+    score: "xr o",
   });
   return drill === null ? [] : [drill];
 });
@@ -30,7 +34,7 @@ describe("the floor's address", () => {
   });
 
   it("changes the number that a drill asks, whatever it is called", () => {
-    for (const drill of EVERY) expect(aimOf(withAim(drill, 9))).toBe(9);
-    expect(aimOf(withAim(BASE, 0))).toBe(1);
+    for (const drill of EVERY) expect(doseOf(withAim(drill, 9))).toBe(9);
+    expect(doseOf(withAim(BASE, 0))).toBe(1);
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import type { RunnableDrill } from "@mirrup/core";
+import type { Drill } from "@mirrup/core";
 import { setRequest } from "@mirrup/contract/schemas";
 import {
   handFault,
@@ -20,7 +20,7 @@ import {
 const START = Date.parse("2026-11-25T17:30:00Z");
 const SET_ID = "0199c6b0-0000-7000-8000-000000000001";
 const ABOUT = { studentId: "0199c6b0-0000-7000-8000-000000000002", subject: "cross", side: "left" } as const;
-const STREAK: RunnableDrill = { kind: "streak", count: 10 };
+const STREAK: Drill = { kind: "streak", count: 10 };
 const CLEAN: Entry = { kind: "clean" };
 const MISS: Entry = { kind: "miss" };
 
@@ -54,7 +54,7 @@ describe("a run on this device", () => {
   });
 
   it("takes a lesson's worth of taps and no more", () => {
-    const long: RunnableDrill = { kind: "streak", count: 100_000 };
+    const long: Drill = { kind: "streak", count: 100_000 };
     const taps = Array.from({ length: MOST_TAPS }, () => ({ kind: "clean" as const, at: 1 }));
     const full = { ...newRun(SET_ID, long, START), taps };
     expect(withEntry(full, CLEAN, START)).toBe(full);

@@ -126,7 +126,7 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
           <div className={choice.choice}>
             {isOneForAll && sides.length > 1 && (
               <NativeSelect
-                aria-label="SideName"
+                aria-label="Side"
                 size="md"
                 value={round.side}
                 data={sides.map((value) => ({ value, label: `${value} side` }))}

@@ -19,7 +19,7 @@ const PLACE: LessonPlace = {
   side: "whole",
   use: "frontier",
   drill: { kind: "streak", count: 5 },
-  aim: null,
+  cautions: [],
   chance: null,
   reason: null,
   pinned: true,

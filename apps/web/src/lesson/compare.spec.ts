@@ -9,7 +9,7 @@ const PLACE: Place = {
   side: "left",
   use: "frontier",
   drill: { kind: "streak", count: 5 },
-  aim: null,
+  cautions: [],
   chance: null,
   reason: null,
 };

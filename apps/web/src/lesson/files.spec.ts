@@ -26,7 +26,7 @@ const LESSON: LessonView = {
       attendance: "present",
       places: [
         {
-          ...{ station: 0, side: "left", use: "frontier", aim: 5, chance: 0.5, pinned: true },
+          ...{ station: 0, side: "left", use: "frontier", cautions: [], chance: 0.5, pinned: true },
           ...{ drill: { kind: "streak", count: 5 }, reason: { code: "new", opens: [] } },
         },
       ],

@@ -22,7 +22,7 @@ const PLACE: Place = {
   side: "whole",
   use: "frontier",
   drill: { kind: "streak", count: 5 },
-  aim: null,
+  cautions: [],
   chance: null,
   reason: null,
 };

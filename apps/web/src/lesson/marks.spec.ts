@@ -3,12 +3,12 @@ import type { Place } from "@mirrup/core";
 import { readMarks, setsOfMarks } from "./marks.js";
 import type { ShownPlan } from "./shown.js";
 
-const place = (station: number, aim: number | null): Place => ({
+const place = (station: number, count: number): Place => ({
   station,
   side: "left",
   use: "frontier",
-  drill: { kind: "streak", count: 12 },
-  aim,
+  drill: { kind: "streak", count },
+  cautions: [],
   chance: null,
   reason: null,
 });
@@ -19,7 +19,7 @@ const PLAN: ShownPlan = {
     minutes,
     stations: ["cross", "side-swing"].map((subject) => ({ subject, watchedBy: "nobody" })),
   })),
-  students: [{ id: "a", places: [place(0, 5), place(1, null)] }],
+  students: [{ id: "a", places: [place(0, 5), place(1, 12)] }],
 };
 const LESSON = { day: "2026-06-01", startTime: "17:30" };
 const LATER = new Date("2026-06-02T09:00:00");

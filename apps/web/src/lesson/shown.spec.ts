@@ -7,7 +7,7 @@ const at = (station: number, use: Place["use"] = "frontier"): Place => ({
   side: "whole",
   use,
   drill: { kind: "streak", count: 5 },
-  aim: null,
+  cautions: [],
   chance: null,
   reason: null,
 });

@@ -4,7 +4,15 @@ import type { PlanBlock } from "@mirrup/core";
 import { homeBlocks } from "./home-blocks.js";
 
 const block = (phase: PlanBlock["phase"], subject: string): PlanBlock => ({
-  ...{ phase, subject, side: "whole", drill: { kind: "streak", count: 5 }, aim: null, chance: null },
+  ...{
+    phase,
+    subject,
+    side: "whole",
+    drill: { kind: "streak", count: 5 },
+    chance: null,
+    after: null,
+    cautions: [],
+  },
   ...{ sets: 1, minutes: 5, rest: 0, landings: 10, multiples: 0, effort: "mixed" },
   reason: { code: "warm-up" },
 });

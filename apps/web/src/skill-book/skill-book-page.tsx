@@ -47,7 +47,7 @@ function SkillDetail({ skill, side, onSide }: DetailProps) {
         </div>
         {skill.twoSided && (
           <SegmentedControl
-            aria-label="SideName"
+            aria-label="Side"
             size="md"
             value={side}
             data={[

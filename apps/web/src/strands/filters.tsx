@@ -52,7 +52,7 @@ export function Filters({ filter, onChange }: FiltersProps) {
         onChange={(event) => onChange({ ...filter, strand: event.currentTarget.value })}
       />
       <NativeSelect
-        aria-label="SideName"
+        aria-label="Side"
         size="sm"
         data={options(FILTER_SIDES, SIDE_WORDS)}
         value={filter.side}

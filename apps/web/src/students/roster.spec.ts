@@ -11,6 +11,7 @@ function student(name: string, changes: Partial<StudentView> = {}): StudentView 
     id: name,
     name,
     leadingSide: "right",
+    dominantHand: null,
     archived: false,
     groups: [],
     goals: [],

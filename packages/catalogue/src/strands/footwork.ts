@@ -423,7 +423,7 @@ export const FOOTWORK: readonly StrandEntry[] = [
         needs: "cross-step; boxer-step",
         class: "footwork",
         cues: [
-          "SideName, behind, side, kick.",
+          "Side, behind, side, kick.",
           "The crossing foot goes behind.",
           "Learn it with no rope until the feet say it by themselves.",
         ],

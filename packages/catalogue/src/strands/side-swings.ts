@@ -46,7 +46,7 @@ export const SIDE_SWINGS: readonly StrandEntry[] = [
         score: "sr o sl o",
         needs: "side-swing both",
         class: "swing",
-        cues: ["SideName, jump, other side, jump.", "Both sides of one size.", "Say which side comes next."],
+        cues: ["Side, jump, other side, jump.", "Both sides of one size.", "Say which side comes next."],
         faults: ["hands-open", "head-turns", "reopen", "toes", "rush"],
         look: "The sides look alike, and each jump is an ordinary one.",
       },
