@@ -105,6 +105,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
 
 /** What a route's address has to say beside its path. */
 const QUERIES: Readonly<Record<string, () => string>> = {
+  "/api/students/{id}/ladder": () => "?subject=cross&side=left",
   "/api/students/{id}/sets": () => "?subject=cross&side=left",
   "/api/students/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01`,
   "/api/students/{id}/combo-sets": () => `?combo=${combo}`,
