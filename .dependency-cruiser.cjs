@@ -9,8 +9,28 @@ const only = (name, from, allowed) => ({
   to: { path: "^(packages|apps|e2e)/", pathNot: allowed },
 });
 
+/** The rooms of the core in the order in which they stand; each may use those before it. */
+const ROOMS = ["rope", "syllabus", "log", "record", "next", "floor"];
+/** What stands beside them: each on all of the rooms, and on what is named. */
+const BESIDE = { placement: [], combos: ["rhythm"], rhythm: [], plan: ["combos"] };
+
+/** What the files of the core that stand in no room are for: everybody. */
+const COMMON = "[^/]+\\.ts$";
+
+const room = (name, before) => ({
+  name: `core-${name}-stands-on-${before.at(-1) ?? "nothing"}`,
+  severity: "error",
+  from: { path: `^packages/core/src/${name}/`, pathNot: "\\.spec\\.ts$" },
+  to: {
+    path: "^packages/core/src/",
+    pathNot: `^packages/core/src/((${[name, ...before].join("|")})/|${COMMON})`,
+  },
+});
+
 module.exports = {
   forbidden: [
+    ...ROOMS.map((name, place) => room(name, ROOMS.slice(0, place))),
+    ...Object.entries(BESIDE).map(([name, more]) => room(name, [...ROOMS, ...more])),
     only("core-imports-nothing", "^packages/core/", "^packages/core/"),
     only("catalogue-imports-core", "^packages/catalogue/", "^packages/(core|catalogue)/"),
     only("cohort-imports-core", "^packages/cohort/src/(?!.*\\.spec\\.ts$)", "^packages/(core|cohort)/"),

@@ -24,6 +24,8 @@ const project = (displayName, dir) => ({
   },
   transformIgnorePatterns: [`/node_modules/(?!(${ESM})/)`],
   moduleNameMapper: {
+    "^@mirrup/core/combos$": `${__dirname}/packages/core/src/composing.ts`,
+    "^@mirrup/core/(planning|teaching)$": `${__dirname}/packages/core/src/$1.ts`,
     "^@mirrup/contract/schemas$": `${__dirname}/packages/contract/src/schemas.ts`,
     "^@mirrup/(core|catalogue|cohort|contract)$": `${__dirname}/packages/$1/src/index.ts`,
     "^(\\.{1,2}/.*)\\.js$": "$1",

@@ -1,5 +1,4 @@
 import {
-  bearingsOf,
   checkScore,
   DRILL_ROWS,
   drillKey,
@@ -10,7 +9,6 @@ import {
   linkCost,
   mirrorScore,
   printScore,
-  ruledOutBy,
   scoreOf,
   sideOf,
   sideScore,
@@ -24,6 +22,8 @@ import {
   type SideName,
   type StrandEntry,
 } from "@mirrup/core";
+import { ruledOutBy } from "@mirrup/core/planning";
+import { bearingsOf } from "@mirrup/core/teaching";
 import { describe, expect, it } from "@jest/globals";
 import {
   CATALOGUE,

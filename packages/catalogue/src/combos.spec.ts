@@ -1,6 +1,6 @@
+import { checkScore, scoreOf, sidesOf } from "@mirrup/core";
 import {
   dancedSteps,
-  checkScore,
   comboPool,
   comboText,
   judgeCombo,
@@ -9,10 +9,8 @@ import {
   neighboursOf,
   partsOfScore,
   repairsOf,
-  scoreOf,
-  sidesOf,
   type CombosAsked,
-} from "@mirrup/core";
+} from "@mirrup/core/combos";
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, STARTER_COMBOS } from "./index.js";
 

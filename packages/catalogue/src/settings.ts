@@ -1,4 +1,5 @@
-import type { FusedFirst, Manner, SkillClass } from "@mirrup/core";
+import type { Manner, SkillClass } from "@mirrup/core";
+import type { FusedFirst } from "@mirrup/core/teaching";
 
 /**
  * What instructors really disagree about beside the school (teaching.md, Gates): each a choice with a

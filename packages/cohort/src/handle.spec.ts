@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { rhythmOf, ticksOf, withMessage, type HandleMessage } from "@mirrup/core";
+import { rhythmOf, ticksOf, withMessage, type HandleMessage } from "@mirrup/core/combos";
 import { playHandle, type Jumper } from "./handle.js";
 
 const JUMPER: Jumper = { seed: 7, tempo: 120, clean: 0.97, drift: 0, evenness: 95, fatigue: 0 };

@@ -3,7 +3,7 @@
  * as poor as a hall's. The same seed gives the same set; everything is worked out ahead, and whoever
  * plays it keeps the time.
  */
-import type { HandleMessage } from "@mirrup/core";
+import type { HandleMessage } from "@mirrup/core/combos";
 import { between, normal, randomFrom, type Random } from "./random.js";
 
 export interface Jumper {

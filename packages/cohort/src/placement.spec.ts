@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
-import { place, placementModel, sideKey, syllabusOf, type Answer } from "@mirrup/core";
+import { sideKey, syllabusOf } from "@mirrup/core";
+import { place, placementModel, type Answer } from "@mirrup/core/planning";
 import {
   courseOf,
   knows,

@@ -1,5 +1,6 @@
 /** What a line of the log changed. */
-import type { Gate, SideName, Status } from "@mirrup/core";
+import type { Gate, SideName } from "@mirrup/core";
+import type { Status } from "@mirrup/core/teaching";
 
 export interface StandingChange {
   readonly studentId: string;

@@ -1,5 +1,6 @@
 /** The Joi schemas of combos. */
-import { COMBO_LIMITS, STATUSES, type ComboPart } from "@mirrup/core";
+import { COMBO_LIMITS, type ComboPart } from "@mirrup/core/combos";
+import { STATUSES } from "@mirrup/core/teaching";
 import Joi from "joi";
 import {
   MAX_COMBOS,

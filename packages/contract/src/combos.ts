@@ -1,5 +1,6 @@
 /** Combos: kept by a studio, learned by its students, shown to whoever has the link. */
-import type { ComboPart, ComboStanding, SideName } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import type { ComboPart, ComboStanding } from "@mirrup/core/combos";
 
 export const MAX_COMBOS = 50;
 

@@ -4,18 +4,14 @@ import type {
   CountedBy,
   Drill,
   Gate,
-  Goal,
   Holds,
-  Load,
   LoggedDrill,
   Miss,
-  NextReason,
   SchoolId,
   SideName,
-  Status,
   SubjectSide,
-  WeekLoad,
 } from "@mirrup/core";
+import type { Goal, Load, NextReason, Status, WeekLoad } from "@mirrup/core/teaching";
 import type { Opened, StandingChange } from "./changes.js";
 import type { LessonStudent, LessonView } from "./lessons.js";
 import type { DecisionView, StudentProfile } from "./teaching.js";

@@ -14,7 +14,7 @@ import {
   type StationPin,
   type StudentPlan,
   type WeekOfPlan,
-} from "@mirrup/core";
+} from "@mirrup/core/planning";
 import Joi from "joi";
 import {
   cautions,

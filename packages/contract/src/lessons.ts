@@ -1,17 +1,16 @@
 /** Lessons of a class: planned, held, and what came of them; and the weeks toward a date. */
+import type { LocalDate, SideName } from "@mirrup/core";
 import type {
   ClassAsked,
   ClassPlan,
   ClassStudent,
   Energy,
-  Goal,
-  LocalDate,
   Place,
   Precaution,
   Rotation,
-  SideName,
   WeeksPlan,
-} from "@mirrup/core";
+} from "@mirrup/core/planning";
+import type { Goal } from "@mirrup/core/teaching";
 
 /** Whether somebody comes: not said yet, there from the start, late, or not at all. */
 export const ATTENDANCES = ["expected", "present", "late", "absent"] as const;

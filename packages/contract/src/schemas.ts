@@ -1,13 +1,6 @@
 /** The Joi schemas of every request and reply. Apart from the types, so that Joi stays out of the shell. */
-import {
-  COUNTED_BY,
-  FAULT_CODES,
-  SCHOOL_IDS,
-  STATUSES,
-  type Load,
-  type Miss,
-  type SideName,
-} from "@mirrup/core";
+import { COUNTED_BY, FAULT_CODES, SCHOOL_IDS, type Miss, type SideName } from "@mirrup/core";
+import { STATUSES, type Load } from "@mirrup/core/teaching";
 import Joi from "joi";
 import {
   chance,

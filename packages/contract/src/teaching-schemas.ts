@@ -1,14 +1,7 @@
 /** The Joi schemas of students' records, groups, decisions and a studio's way of teaching. */
 import { SETTINGS, type SettingValues } from "@mirrup/catalogue";
-import {
-  CAUTION_CODES,
-  PLACEMENT_ANSWERS,
-  ROPE_USES,
-  SCHOOL_IDS,
-  STATUSES,
-  type Goal,
-  type SubjectSide,
-} from "@mirrup/core";
+import { CAUTION_CODES, PLACEMENT_ANSWERS, ROPE_USES, SCHOOL_IDS, type SubjectSide } from "@mirrup/core";
+import { STATUSES, type Goal } from "@mirrup/core/teaching";
 import Joi from "joi";
 import {
   chance,

@@ -1,17 +1,7 @@
 /** Students' records, groups, decisions and how a studio teaches: the types of their requests and replies. */
 import type { SettingValues } from "@mirrup/catalogue";
-import type {
-  CautionCode,
-  Decision,
-  Gate,
-  Goal,
-  RopeUse,
-  SchoolId,
-  SideName,
-  Status,
-  SubjectSide,
-  TriesLeft,
-} from "@mirrup/core";
+import type { CautionCode, Decision, Gate, RopeUse, SchoolId, SideName, SubjectSide } from "@mirrup/core";
+import type { Goal, Status, TriesLeft } from "@mirrup/core/teaching";
 import type { Opened, StandingChange } from "./changes.js";
 
 /** What the log calls a decision: the core's, a gate set otherwise for this student, or taking one back. */

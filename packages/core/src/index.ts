@@ -1,117 +1,98 @@
-export * from "./combos/ability.js";
-export * from "./combos/asked.js";
-export * from "./combos/call-sheet.js";
-export * from "./combos/clicks.js";
-export * from "./combos/combo-faults.js";
-export * from "./combos/combo-search.js";
-export * from "./combos/combo.js";
-export * from "./combos/difference.js";
-export * from "./combos/freestyle.js";
-export * from "./combos/generate.js";
-export * from "./combos/judge.js";
-export * from "./combos/learning-steps.js";
-export * from "./combos/learning.js";
-export * from "./combos/links.js";
-export * from "./combos/measures.js";
-export * from "./combos/neighbours.js";
-export * from "./combos/part.js";
-export * from "./combos/pool.js";
-export * from "./combos/read-parts.js";
-export * from "./combos/repair.js";
-export * from "./combos/rope-graph.js";
-export * from "./floor/round.js";
-export * from "./floor/run.js";
-export * from "./floor/suggestion.js";
-export * from "./floor/tap.js";
-export * from "./instant.js";
-export * from "./log/combo-subject.js";
-export * from "./log/decision.js";
-export * from "./log/line.js";
-export * from "./log/set.js";
-export * from "./next/fused.js";
-export * from "./next/goal-path.js";
-export * from "./next/leading.js";
-export * from "./next/next.js";
-export * from "./next/odds.js";
-export * from "./next/stage.js";
-export * from "./next/together.js";
-export * from "./next/walk.js";
-export * from "./placement/belief.js";
-export * from "./placement/model.js";
-export * from "./placement/placement.js";
-export * from "./placement/question.js";
-export * from "./plan/block.js";
-export * from "./plan/choose.js";
-export * from "./plan/class-bound.js";
-export * from "./plan/class-option.js";
-export * from "./plan/class-plan.js";
-export * from "./plan/class-search.js";
-export * from "./plan/class-table.js";
-export * from "./plan/class-times.js";
-export * from "./plan/class.js";
-export * from "./plan/growth.js";
-export * from "./plan/pairs.js";
-export * from "./plan/precaution.js";
-export * from "./plan/space.js";
-export * from "./plan/student-plan.js";
-export * from "./plan/under-goals.js";
-export * from "./plan/weeks.js";
-export * from "./plan/weights.js";
-export * from "./random.js";
-export * from "./record/base-test.js";
-export * from "./record/belief.js";
-export * from "./record/beta.js";
-export * from "./record/chance.js";
-export * from "./record/evidence.js";
-export * from "./record/facts.js";
-export * from "./record/fold.js";
-export * from "./record/load.js";
-export * from "./record/miss-map.js";
-export * from "./record/model.js";
-export * from "./record/passing.js";
-export * from "./record/review.js";
-export * from "./record/standing.js";
-export * from "./record/status-code.js";
-export * from "./record/tries.js";
-export * from "./rhythm/handle.js";
-export * from "./rhythm/rhythm.js";
-export * from "./rope/arms-words.js";
-export * from "./rope/arms.js";
-export * from "./rope/beat-rules.js";
-export * from "./rope/call.js";
-export * from "./rope/check.js";
-export * from "./rope/cost.js";
-export * from "./rope/fault.js";
-export * from "./rope/feet.js";
-export * from "./rope/join.js";
-export * from "./rope/link-rules.js";
-export * from "./rope/measure.js";
-export * from "./rope/mirror.js";
-export * from "./rope/parse.js";
-export * from "./rope/physics.js";
-export * from "./rope/print.js";
-export * from "./rope/reading.js";
-export * from "./rope/score.js";
-export * from "./rope/timing.js";
-export * from "./rope/trace.js";
-export * from "./sides.js";
-export * from "./syllabus/catalogue.js";
-export * from "./syllabus/caution.js";
-export * from "./syllabus/drill.js";
-export * from "./syllabus/effort.js";
-export * from "./syllabus/fault.js";
-export * from "./syllabus/gates.js";
-export * from "./syllabus/holds.js";
-export * from "./syllabus/ladder-line.js";
-export * from "./syllabus/ladder.js";
-export * from "./syllabus/manner.js";
-export * from "./syllabus/needs.js";
-export * from "./syllabus/roles.js";
-export * from "./syllabus/rope-fit.js";
-export * from "./syllabus/side-map.js";
-export * from "./syllabus/side-text.js";
-export * from "./syllabus/side.js";
-export * from "./syllabus/skill.js";
-export * from "./syllabus/step.js";
-export * from "./syllabus/syllabus.js";
-export * from "./syllabus/template.js";
+/** What is taught, how it is jumped, and what the log says of it. */
+export { SIDE_NAMES, type SideName, otherSideName, sidesOf } from "./sides.js";
+export { DAY_MS, type LocalDate, localDate } from "./instant.js";
+export { type Random, between, randomFrom } from "./random.js";
+export { ARMS, type Arms, type Hand, POSES, type Pose, UNDER_FEET, type WrittenArms } from "./rope/arms.js";
+export { armsWords } from "./rope/arms-words.js";
+export { type CalledBeat, callOf } from "./rope/call.js";
+export { checkScore } from "./rope/check.js";
+export { linkCost } from "./rope/cost.js";
+export { type RuleFault } from "./rope/fault.js";
+export { type Measures, measureScore } from "./rope/measure.js";
+export { mirrorScore } from "./rope/mirror.js";
+export { parseScore, scoreOf } from "./rope/parse.js";
+export { printScore } from "./rope/print.js";
+export { multipleName, readScore } from "./rope/reading.js";
+export { LIMITS, type Score, expandBeats } from "./rope/score.js";
+export {
+  type Timing,
+  type TimingOptions,
+  WINDOW_FROM,
+  WINDOW_TO,
+  defaultHeight,
+  lowestHeight,
+  timeScore,
+} from "./rope/timing.js";
+export { traceBeats } from "./rope/trace.js";
+export {
+  type Catalogue,
+  type Craft,
+  type StrandEntry,
+  buildCatalogue,
+  siblingsOf,
+  sideScore,
+  skillOf,
+  skillsByScore,
+} from "./syllabus/catalogue.js";
+export { CAUTION_CODES, type CautionCode, cautionsOf } from "./syllabus/caution.js";
+export {
+  DRILL_KINDS,
+  DRILL_ROWS,
+  type Drill,
+  type DrillKind,
+  type LoggedDrill,
+  MISS_RULES,
+  type MissRule,
+  doseOf,
+  drillKey,
+  isDrillKind,
+  parseDrill,
+  passOf,
+  withDose,
+  gateDrill,
+} from "./syllabus/drill.js";
+export { FAULT_CODES, type FaultCode } from "./syllabus/fault.js";
+export {
+  DEFAULT_TEMPO,
+  type Gate,
+  SCHOOL_IDS,
+  type School,
+  type SchoolId,
+  gateAsStreak,
+  gateKey,
+  gateOf,
+  gateTarget,
+  heldRepetitions,
+} from "./syllabus/gates.js";
+export { gatePlace, holdsSide } from "./syllabus/ladder.js";
+export { type LadderTexts } from "./syllabus/ladder-line.js";
+export { type Manner } from "./syllabus/manner.js";
+export { type Need, type NeedTerm } from "./syllabus/needs.js";
+export { type BaseTestRole, type Roles, type SubjectSide } from "./syllabus/roles.js";
+export {
+  DROP_MM,
+  LINE_SHARE,
+  ROPE_LINES,
+  ROPE_USES,
+  type RopeLine,
+  type RopeUse,
+  ropeFit,
+} from "./syllabus/rope-fit.js";
+export { type Side, type Holds } from "./syllabus/side.js";
+export { SideMap, SideSet, isSameSide } from "./syllabus/side-map.js";
+export { sideKey, sideNamed } from "./syllabus/side-text.js";
+export {
+  FAMILIES,
+  type Family,
+  SKILL_CLASSES,
+  type Skill,
+  type SkillClass,
+  type Strand,
+  isHard,
+  skillArms,
+} from "./syllabus/skill.js";
+export { type Syllabus, rulesText, sideOf, syllabusOf } from "./syllabus/syllabus.js";
+export { comboKey, comboSubject, linkKey } from "./log/combo-subject.js";
+export { type Decision, PLACEMENT_ANSWERS, type PlacementAnswer } from "./log/decision.js";
+export { type Lines, type LoggedDecision, type LoggedSet, compareLines } from "./log/line.js";
+export { COUNTED_BY, type CountedBy, type Miss, checkSetCounts, missCount } from "./log/set.js";

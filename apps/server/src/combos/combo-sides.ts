@@ -1,5 +1,6 @@
 /** Whether a line of the log names a combo that there is, on a side that it has. */
-import { comboSubject, sidesOfScore, type ComboPart, type SideName } from "@mirrup/core";
+import { comboSubject, type SideName } from "@mirrup/core";
+import { sidesOfScore, type ComboPart } from "@mirrup/core/combos";
 import { In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { ComboEntity } from "./combo.entity.js";

@@ -1,4 +1,4 @@
-import type { ComboPart } from "@mirrup/core";
+import type { ComboPart } from "@mirrup/core/combos";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** A combo of the studio. Its parts never change: sets are logged about them. */

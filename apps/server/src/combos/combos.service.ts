@@ -9,21 +9,18 @@ import type {
   SetRequest,
   SharedCombo,
 } from "@mirrup/contract";
+import { comboKey, comboSubject, linkKey, type SideName } from "@mirrup/core";
 import {
   abilityOf,
   comboFaults,
-  comboKey,
   comboStanding,
-  findStanding,
-  comboSubject,
-  linkKey,
   onSide,
   sidesOfScore,
   takenApart,
   type ComboStanding,
-  type PlanCombo,
-  type SideName,
-} from "@mirrup/core";
+} from "@mirrup/core/combos";
+import type { PlanCombo } from "@mirrup/core/planning";
+import { findStanding } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import { InjectDataSource } from "@nestjs/typeorm";
 import { createHash, randomBytes } from "node:crypto";

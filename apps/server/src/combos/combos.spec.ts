@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ComboStandingItem, ComboView, NewCombo, SetRequest } from "@mirrup/contract";
-import { comboKey, linkKey, partsOfScore, scoreOf, type ComboPart } from "@mirrup/core";
+import { comboKey, linkKey, scoreOf } from "@mirrup/core";
+import { partsOfScore, type ComboPart } from "@mirrup/core/combos";
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { v7 as uuid } from "uuid";
 import type { Client } from "../testing/client.js";

@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { DecisionRequest, ProblemError } from "@mirrup/contract";
-import { comboSubject, sidesOf, type ComboPart } from "@mirrup/core";
+import { comboSubject, sidesOf } from "@mirrup/core";
+import type { ComboPart } from "@mirrup/core/combos";
 import { isDeepStrictEqual } from "node:util";
 import { comboSubjectFault } from "../combos/index.js";
 import { decisionRequestOf, type DecisionEntity } from "../log/index.js";

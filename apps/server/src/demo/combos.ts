@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import { comboKey, DAY_MS, linkKey, partsOfScore, scoreOf, type ComboPart } from "@mirrup/core";
+import { comboKey, DAY_MS, linkKey, scoreOf } from "@mirrup/core";
+import { partsOfScore, type ComboPart } from "@mirrup/core/combos";
 import { demoId } from "./history.js";
 
 export interface DemoCombo {

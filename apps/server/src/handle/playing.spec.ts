@@ -1,5 +1,5 @@
 import { playHandle, type Jumper } from "@mirrup/cohort";
-import { readHandleMessage, ticksOf, withMessage, type HandleMessage } from "@mirrup/core";
+import { readHandleMessage, ticksOf, withMessage, type HandleMessage } from "@mirrup/core/combos";
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import type { MessageEvent } from "@nestjs/common";
 import { handleEvents } from "./playing.js";

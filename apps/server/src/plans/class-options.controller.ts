@@ -1,6 +1,6 @@
 import type { ClassOptionsQuery, ClassStudentView, Items } from "@mirrup/contract";
 import { classOptionsQuery, classOptionsReply, idParam } from "@mirrup/contract/schemas";
-import { classOptions, underGoals } from "@mirrup/core";
+import { classOptions, underGoals } from "@mirrup/core/planning";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { Scopes, type Member } from "../database/scope.js";

@@ -2,15 +2,9 @@ import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import type { ClassStudentView, StudentDetail, WeeksView } from "@mirrup/contract";
 import { classOptionsReply, planReply, weeksReply } from "@mirrup/contract/schemas";
 import { CATALOGUE } from "@mirrup/catalogue";
-import {
-  comboKey,
-  DAY_MS,
-  partsOfScore,
-  planClass,
-  scoreOf,
-  type ClassAsked,
-  type StudentPlan,
-} from "@mirrup/core";
+import { comboKey, DAY_MS, scoreOf } from "@mirrup/core";
+import { partsOfScore } from "@mirrup/core/combos";
+import { planClass, type ClassAsked, type StudentPlan } from "@mirrup/core/planning";
 import { comboOf, decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;

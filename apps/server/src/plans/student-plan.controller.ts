@@ -1,6 +1,7 @@
 import type { PlanQuery } from "@mirrup/contract";
 import { idParam, planQuery, planReply } from "@mirrup/contract/schemas";
-import { planStudent, sideNamed, SideMap, SideSet, type StudentPlan, type SubjectSide } from "@mirrup/core";
+import { sideNamed, SideMap, SideSet, type SubjectSide } from "@mirrup/core";
+import { planStudent, type StudentPlan } from "@mirrup/core/planning";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { type Member, Scopes } from "../database/scope.js";

@@ -1,5 +1,7 @@
 import { settingValue } from "@mirrup/catalogue";
-import { localDate, mayGrow, PLAN_LIMITS, weekLoad, type LessonLoad } from "@mirrup/core";
+import { localDate } from "@mirrup/core";
+import { mayGrow, PLAN_LIMITS } from "@mirrup/core/planning";
+import { weekLoad, type LessonLoad } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
 import type { StudentEntity } from "../students/index.js";
 

@@ -1,17 +1,9 @@
 import { fusedFirstOf } from "@mirrup/catalogue";
 import type { WeeksQuery, WeeksView } from "@mirrup/contract";
 import { idParam, weeksQuery, weeksReply } from "@mirrup/contract/schemas";
-import {
-  DAY_MS,
-  goalPath,
-  landingsOf,
-  lessonDays,
-  planWeeks,
-  spreadWeekdays,
-  weekLoad,
-  type LocalDate,
-  type Standing,
-} from "@mirrup/core";
+import { DAY_MS, type LocalDate } from "@mirrup/core";
+import { lessonDays, planWeeks, spreadWeekdays } from "@mirrup/core/planning";
+import { goalPath, landingsOf, weekLoad, type Standing } from "@mirrup/core/teaching";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { In } from "typeorm";
 import { Asking, For } from "../access/access.js";

@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ProblemError, SetRequest } from "@mirrup/contract";
-import { checkSetCounts, comboSubject, sidesOf, type ComboPart } from "@mirrup/core";
+import { checkSetCounts, comboSubject, sidesOf } from "@mirrup/core";
+import type { ComboPart } from "@mirrup/core/combos";
 import { isDeepStrictEqual } from "node:util";
 import { comboSubjectFault } from "../combos/index.js";
 import { requestOf, type SetEntity } from "../log/index.js";

@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest, SetsReply, StandingChange } from "@mirrup/contract";
-import { isClearedStatus, sideKey, SideSet } from "@mirrup/core";
+import { sideKey, SideSet } from "@mirrup/core";
+import { isClearedStatus } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import { Any, In } from "typeorm";
 import { insertAll } from "../database/insert-all.js";

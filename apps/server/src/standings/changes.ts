@@ -1,13 +1,6 @@
 import type { Opened, StandingChange } from "@mirrup/contract";
-import {
-  cleanChance,
-  openedBetween,
-  SideMap,
-  type Gate,
-  type SideName,
-  type SideSet,
-  type Status,
-} from "@mirrup/core";
+import { SideMap, type Gate, type SideName, type SideSet } from "@mirrup/core";
+import { cleanChance, openedBetween, type Status } from "@mirrup/core/teaching";
 import type { StudentReading } from "./student-reading.js";
 
 /** Students at one moment, by student. */

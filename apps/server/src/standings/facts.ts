@@ -1,4 +1,5 @@
-import { SideMap, type Clearing, type SideFacts } from "@mirrup/core";
+import { SideMap } from "@mirrup/core";
+import type { Clearing, SideFacts } from "@mirrup/core/teaching";
 import type { StandingEntity } from "./standing.entity.js";
 
 /** What is kept of one student, by subject and side. */

@@ -1,5 +1,6 @@
 import { CATALOGUE, mannerOf, SCHOOLS } from "@mirrup/catalogue";
-import { HANDBOOK_MODEL, localDate, rulesText, syllabusOf, type Reader, type Syllabus } from "@mirrup/core";
+import { localDate, rulesText, syllabusOf, type Syllabus } from "@mirrup/core";
+import { HANDBOOK_MODEL, type Reader } from "@mirrup/core/teaching";
 import { createHash } from "node:crypto";
 import type { Scope } from "../database/scope.js";
 import type { StudentEntity } from "../students/student.entity.js";

@@ -1,6 +1,7 @@
 /** The landings of each lesson, kept in step with the log, so that a week is read without it. */
 import { CATALOGUE } from "@mirrup/catalogue";
-import { DAY_MS, localDate, setLoad, sideScore } from "@mirrup/core";
+import { DAY_MS, localDate, sideScore } from "@mirrup/core";
+import { setLoad } from "@mirrup/core/teaching";
 import { In, MoreThanOrEqual } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import type { SetEntity } from "../log/index.js";

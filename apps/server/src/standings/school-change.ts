@@ -1,4 +1,5 @@
-import { isClearedStatus, type Reading, type SchoolId, type SubjectSide } from "@mirrup/core";
+import type { SchoolId, SubjectSide } from "@mirrup/core";
+import { isClearedStatus, type Reading } from "@mirrup/core/teaching";
 import { v7 as uuid } from "uuid";
 import type { Scope } from "../database/scope.js";
 import { DecisionEntity } from "../log/index.js";

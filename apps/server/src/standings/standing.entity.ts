@@ -1,4 +1,5 @@
-import type { Clearing, LessonFacts, PlacementAnswer, Review, RungFacts, SideName } from "@mirrup/core";
+import type { PlacementAnswer, SideName } from "@mirrup/core";
+import type { Clearing, LessonFacts, Review, RungFacts } from "@mirrup/core/teaching";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** The facts of one student, subject and side, kept in step with the log; status is derived on reading. */

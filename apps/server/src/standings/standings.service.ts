@@ -1,25 +1,20 @@
 import { CATALOGUE } from "@mirrup/catalogue";
+import { compareLines, gateKey, isSameSide, SideMap, SideSet, type SubjectSide } from "@mirrup/core";
 import {
   addEntry,
   byOwner,
-  compareLines,
   entriesOfDecision,
   entriesOfSet,
   evidenceOf,
   foldLines,
-  gateKey,
   isOfBaseTest,
-  isSameSide,
   NO_FACTS,
   ownersOf,
-  SideMap,
-  SideSet,
   type Owner,
   type Reading,
   type SideEntry,
   type SideFacts,
-  type SubjectSide,
-} from "@mirrup/core";
+} from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import { In, Raw } from "typeorm";
 import type { Scope } from "../database/scope.js";

@@ -1,16 +1,7 @@
 /** Where a student stands, with every skill and with the combos that were practised. */
-import {
-  COMBO_GATE,
-  comboStanding,
-  comboSubject,
-  readingOf,
-  SideMap,
-  type Gate,
-  type Reading,
-  type SideFacts,
-  type SideName,
-  type Status,
-} from "@mirrup/core";
+import { comboSubject, SideMap, type Gate, type SideName } from "@mirrup/core";
+import { comboStanding } from "@mirrup/core/combos";
+import { COMBO_GATE, readingOf, type Reading, type SideFacts, type Status } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
 import type { KeptFacts } from "./facts.js";
 import { readerFor, todayIn, type Learner } from "./learner.js";

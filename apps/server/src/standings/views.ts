@@ -1,5 +1,7 @@
 import { fusedFirstOf, settingValue, type SettingValues } from "@mirrup/catalogue";
 import type { NextItem, RungItem, StandingItem, StatusCounts, UnmetItem } from "@mirrup/contract";
+import type { Side } from "@mirrup/core";
+import { underGoals } from "@mirrup/core/planning";
 import {
   cleanChance,
   goalPath,
@@ -7,17 +9,15 @@ import {
   nextDrills,
   stageOf,
   suited,
-  underGoals,
   walkedOf,
   type Goal,
   type NextDrill,
   type OnPath,
   type Reading,
-  type Side,
   type SideOrder,
   type Standing,
   type Unmet,
-} from "@mirrup/core";
+} from "@mirrup/core/teaching";
 
 const iso = (instant: number | null) => (instant === null ? null : new Date(instant).toISOString());
 

@@ -1,7 +1,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { GridView } from "@mirrup/contract";
 import { gridQuery, gridReply } from "@mirrup/contract/schemas";
-import { sideKey, sidesOf, skillOf, statusCodes } from "@mirrup/core";
+import { sideKey, sidesOf, skillOf } from "@mirrup/core";
+import { statusCodes } from "@mirrup/core/teaching";
 import { Controller, Get, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { Scopes, type Member } from "../database/scope.js";

@@ -1,17 +1,15 @@
 /** Views of a student's standings that are more than a list of them. */
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { PathView, SchoolReading } from "@mirrup/contract";
+import { SCHOOL_IDS, type SchoolId, type SubjectSide } from "@mirrup/core";
 import {
   goalPath,
   isMet,
-  SCHOOL_IDS,
   statusCodes,
   type Goal,
   type PathOptions,
-  type SchoolId,
-  type SubjectSide,
   type Reading,
-} from "@mirrup/core";
+} from "@mirrup/core/teaching";
 import { RefusedFieldsProblem } from "../problems/problem.js";
 
 /** Goals from an address, `cross:left`. Refuses those that name no skill. */

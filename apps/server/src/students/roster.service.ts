@@ -1,5 +1,5 @@
 import type { StudentView } from "@mirrup/contract";
-import type { Reading } from "@mirrup/core";
+import type { Reading } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";

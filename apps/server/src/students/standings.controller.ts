@@ -21,7 +21,8 @@ import {
   schoolsReply,
   standingsReply,
 } from "@mirrup/contract/schemas";
-import { localDate, weekLoad, type SideName } from "@mirrup/core";
+import { localDate, type SideName } from "@mirrup/core";
+import { weekLoad } from "@mirrup/core/teaching";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { type Member, Scopes } from "../database/scope.js";

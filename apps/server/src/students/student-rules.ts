@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ProblemError, StudentProfile } from "@mirrup/contract";
-import { goalSides, isMet, standingOf, type Reading } from "@mirrup/core";
+import { goalSides, isMet, standingOf, type Reading } from "@mirrup/core/teaching";
 
 /** What a profile may not say, though each field by itself fits. `today` is the studio's day. */
 export function profileErrors(

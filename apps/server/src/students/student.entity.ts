@@ -1,5 +1,6 @@
 import type { SettingValues } from "@mirrup/catalogue";
-import type { CautionCode, Gate, Goal, RopeUse, SchoolId } from "@mirrup/core";
+import type { CautionCode, Gate, RopeUse, SchoolId } from "@mirrup/core";
+import type { Goal } from "@mirrup/core/teaching";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 @Entity("student")

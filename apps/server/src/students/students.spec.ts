@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
-import { DAY_MS, decodeStatuses } from "@mirrup/core";
+import { DAY_MS } from "@mirrup/core";
+import { decodeStatuses } from "@mirrup/core/teaching";
 import type {
   GridView,
   GroupView,

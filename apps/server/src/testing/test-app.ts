@@ -1,6 +1,7 @@
 import type { DecisionRequest, NewCombo, NewLesson, Role, SetRequest } from "@mirrup/contract";
 import { CATALOGUE } from "@mirrup/catalogue";
-import { partsOfScore, scoreOf } from "@mirrup/core";
+import { scoreOf } from "@mirrup/core";
+import { partsOfScore } from "@mirrup/core/combos";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { randomUUID } from "node:crypto";
 import type { AddressInfo } from "node:net";

@@ -1,4 +1,4 @@
-import { PRECAUTIONS, type Precaution } from "@mirrup/core";
+import { PRECAUTIONS, type Precaution } from "@mirrup/core/planning";
 import { Checkbox, Text } from "@mantine/core";
 import classes from "./at-hand.module.css";
 import { PRECAUTION_NAMES } from "./words.js";

@@ -2,7 +2,6 @@
 import { DRILLS } from "@mirrup/catalogue";
 import {
   drillKey,
-  evidenceOf,
   parseDrill,
   parseScore,
   readScore,
@@ -11,6 +10,7 @@ import {
   type LoggedSet,
   type SideName,
 } from "@mirrup/core";
+import { evidenceOf } from "@mirrup/core/teaching";
 import { SYLLABUS } from "./syllabus.js";
 import { capital, listWords, subjectName } from "./words.js";
 

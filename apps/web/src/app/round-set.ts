@@ -1,5 +1,6 @@
 import type { SetRequest } from "@mirrup/contract";
-import { roundCounts, type RoundAnswer, type SideName } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import { roundCounts, type RoundAnswer } from "@mirrup/core/teaching";
 import { v7 as uuid } from "uuid";
 
 /** What one student is to do where a round is not the same for all. */

@@ -1,7 +1,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
 import type { UnmetItem } from "@mirrup/contract";
-import { ARMS, DRILL_KINDS, FAULT_CODES, parseDrill, type LoggedDrill, type Suggestion } from "@mirrup/core";
+import { ARMS, DRILL_KINDS, FAULT_CODES, parseDrill, type LoggedDrill } from "@mirrup/core";
+import type { Suggestion } from "@mirrup/core/teaching";
 import { drillWords, evidenceWords, loggedDrillWords, oddsWords, spacingWords } from "./drill-words.js";
 import {
   captionWords,

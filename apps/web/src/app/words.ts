@@ -3,23 +3,17 @@ import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
 import { CATALOGUE, FAULTS, SCHOOLS } from "@mirrup/catalogue";
 import { armsWords, comboSubject, sideNamed } from "@mirrup/core";
 import { grouped } from "./grouped.js";
+import type { Arms, Family, Gate, MissRule, SchoolId, SideName, WrittenArms } from "@mirrup/core";
+import type { Precaution } from "@mirrup/core/planning";
 import type {
-  Arms,
-  Family,
-  Gate,
   Goal,
   MissMap,
-  MissRule,
   NextReason,
-  Precaution,
-  SchoolId,
-  SideName,
   Status,
   Suggestion,
   TriesLeft,
   WeekLoad,
-  WrittenArms,
-} from "@mirrup/core";
+} from "@mirrup/core/teaching";
 
 const percent = new Intl.NumberFormat("en", { style: "percent", maximumFractionDigits: 0 });
 const list = new Intl.ListFormat("en", { type: "conjunction" });

@@ -1,4 +1,4 @@
-import type { Status } from "@mirrup/core";
+import type { Status } from "@mirrup/core/teaching";
 import { STATUS_NAMES } from "../app/words.js";
 import { Bead } from "./bead.js";
 import type { BeadState } from "./bead-state.js";

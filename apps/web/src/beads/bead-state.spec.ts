@@ -1,6 +1,7 @@
 import type { StandingItem } from "@mirrup/contract";
 import { describe, expect, it } from "@jest/globals";
-import type { SideName, Status } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import type { Status } from "@mirrup/core/teaching";
 import { beadState, bySkill, codedBead, withFaint } from "./bead-state.js";
 
 function item(subject: string, side: SideName, status: Status, gateBest = 0): StandingItem {

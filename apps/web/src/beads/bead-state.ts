@@ -1,5 +1,6 @@
 import type { StandingItem } from "@mirrup/contract";
-import { gateTarget, type CodedStatus, type SideName, type Status } from "@mirrup/core";
+import { gateTarget, type SideName } from "@mirrup/core";
+import type { CodedStatus, Status } from "@mirrup/core/teaching";
 
 /** One half of a bead, or the whole of one that has no sides. */
 export interface BeadHalf {

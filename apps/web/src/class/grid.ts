@@ -1,13 +1,7 @@
 /** A class's table worked out from its codes: who stands where, and in what order it is shown. */
 import type { GridView } from "@mirrup/contract";
-import {
-  decodeStatuses,
-  isMet,
-  type Catalogue,
-  type CodedStatus,
-  type SideName,
-  type Status,
-} from "@mirrup/core";
+import type { Catalogue, SideName } from "@mirrup/core";
+import { decodeStatuses, isMet, type CodedStatus, type Status } from "@mirrup/core/teaching";
 
 export interface GridSide {
   readonly subject: string;

@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { DecisionRequest, DecisionsReply } from "@mirrup/contract";
-import { isMet, type SideName } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import { isMet } from "@mirrup/core/teaching";
 import { Button, Group, Text, TextInput } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";

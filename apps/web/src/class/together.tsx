@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { usefulTogether, type Together as Found } from "@mirrup/core";
+import { usefulTogether, type Together as Found } from "@mirrup/core/teaching";
 import { Text, Title } from "@mantine/core";
 import { useMemo } from "react";
 import { Link } from "react-router";

@@ -3,18 +3,8 @@
  * `~` is a skill without the open turn that it ends in, `=` turns that are no skill (`=(o o)/l>l`).
  */
 import { CATALOGUE } from "@mirrup/catalogue";
-import {
-  closedUp,
-  COMBO_LIMITS,
-  comboKey,
-  comboSubject,
-  mirrorPart,
-  parseScore,
-  partOfSkill,
-  sidesOf,
-  SIDE_NAMES,
-  type ComboPart,
-} from "@mirrup/core";
+import { comboKey, comboSubject, parseScore, sidesOf, SIDE_NAMES } from "@mirrup/core";
+import { closedUp, COMBO_LIMITS, mirrorPart, partOfSkill, type ComboPart } from "@mirrup/core/combos";
 import { comboPart, type KnownCombo } from "./combo-part.js";
 
 /** Longer benches are kept on the device, not in the address. */

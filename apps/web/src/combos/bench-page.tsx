@@ -1,5 +1,6 @@
 import type { ComboView } from "@mirrup/contract";
-import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, readScore, takenApart } from "@mirrup/core";
+import { readScore } from "@mirrup/core";
+import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, takenApart } from "@mirrup/core/combos";
 import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, TextInput } from "@mantine/core";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";

@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { COMBO_LIMITS, comboText, partsOfScore, scoreOf } from "@mirrup/core";
+import { scoreOf } from "@mirrup/core";
+import { COMBO_LIMITS, comboText, partsOfScore } from "@mirrup/core/combos";
 import { describe, expect, it } from "@jest/globals";
 import {
   added,

@@ -1,5 +1,12 @@
 /** What can be done to the parts on the bench, as values. */
-import { closedUp, COMBO_LIMITS, gathered, mirrorPart, partOfSkill, type ComboPart } from "@mirrup/core";
+import {
+  closedUp,
+  COMBO_LIMITS,
+  gathered,
+  mirrorPart,
+  partOfSkill,
+  type ComboPart,
+} from "@mirrup/core/combos";
 import { CATALOGUE } from "@mirrup/catalogue";
 
 export type Parts = readonly ComboPart[];

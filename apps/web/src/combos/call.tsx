@@ -1,14 +1,6 @@
 import { FUSED_FORMS, isFormCounted, settingValue } from "@mirrup/catalogue";
-import {
-  callOf,
-  callSheet,
-  COUNTS_A_GROUP,
-  onSide,
-  scoreOf,
-  comboText,
-  type ComboPart,
-  type SideName,
-} from "@mirrup/core";
+import { callOf, scoreOf, type SideName } from "@mirrup/core";
+import { callSheet, COUNTS_A_GROUP, onSide, comboText, type ComboPart } from "@mirrup/core/combos";
 import { Button, Title } from "@mantine/core";
 import { IconPrinter, IconVolume } from "@tabler/icons-react";
 import { useState } from "react";

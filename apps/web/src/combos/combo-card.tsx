@@ -1,5 +1,7 @@
 import type { ComboStandingItem } from "@mirrup/contract";
-import { comboText, gateTarget, COMBO_GATE, measureCombo, scoreOf, type ComboPart } from "@mirrup/core";
+import { gateTarget, scoreOf } from "@mirrup/core";
+import { comboText, measureCombo, type ComboPart } from "@mirrup/core/combos";
+import { COMBO_GATE } from "@mirrup/core/teaching";
 import type { ReactNode } from "react";
 import { STATUS_NAMES } from "../app/words.js";
 import { Bead, codedBead } from "../beads/index.js";

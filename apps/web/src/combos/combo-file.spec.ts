@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { clicksOf, comboText, comboTiming, LIMITS, partsOfScore, scoreOf } from "@mirrup/core";
+import { LIMITS, scoreOf } from "@mirrup/core";
+import { clicksOf, comboText, comboTiming, partsOfScore } from "@mirrup/core/combos";
 import { describe, expect, it } from "@jest/globals";
 import { addressOfParts, partsFrom } from "./bench-address.js";
 import { comboPart } from "./combo-part.js";

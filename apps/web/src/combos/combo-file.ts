@@ -2,7 +2,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ComboFile } from "@mirrup/contract";
 import { comboFile } from "@mirrup/contract/schemas";
-import { COMBO_LIMITS, comboText, parseScore, partsOfScore, type ComboPart } from "@mirrup/core";
+import { parseScore } from "@mirrup/core";
+import { COMBO_LIMITS, comboText, partsOfScore, type ComboPart } from "@mirrup/core/combos";
 import { readMidi } from "./combo-midi.js";
 import { readWav } from "./combo-wav.js";
 

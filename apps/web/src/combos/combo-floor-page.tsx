@@ -1,4 +1,5 @@
-import { learningOf, linksOf, onSide, SIDE_NAMES, type SideName } from "@mirrup/core";
+import { SIDE_NAMES, type SideName } from "@mirrup/core";
+import { learningOf, linksOf, onSide } from "@mirrup/core/combos";
 import type { ComboView, SetRequest, StudentView } from "@mirrup/contract";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";

@@ -1,5 +1,11 @@
 /** Makes combos up off the main thread. */
-import { makeCombos, type CombosAsked, type CombosMade, type MadeCombo, type PoolPart } from "@mirrup/core";
+import {
+  makeCombos,
+  type CombosAsked,
+  type CombosMade,
+  type MadeCombo,
+  type PoolPart,
+} from "@mirrup/core/combos";
 import { expose } from "comlink";
 
 export interface ComboMaker {

@@ -2,7 +2,8 @@
  * A combo as a Standard MIDI File: one click a bottom of the rope, on the percussion channel, louder
  * and higher where a turn is fused; the score itself as a text event, so that it can be read back.
  */
-import { clicksOf, comboTiming, parseScore, printScore, type Score } from "@mirrup/core";
+import { parseScore, printScore, type Score } from "@mirrup/core";
+import { clicksOf, comboTiming } from "@mirrup/core/combos";
 import { Midi } from "@tonejs/midi";
 
 export const SCORE_MARK = "mirrup-score: ";

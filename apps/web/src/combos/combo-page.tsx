@@ -1,14 +1,6 @@
 import type { ComboView } from "@mirrup/contract";
-import {
-  COMBO_TEMPO,
-  comboText,
-  measureCombo,
-  onSide,
-  readScore,
-  scoreOf,
-  sidesOfScore,
-  takenApart,
-} from "@mirrup/core";
+import { readScore, scoreOf } from "@mirrup/core";
+import { COMBO_TEMPO, comboText, measureCombo, onSide, sidesOfScore, takenApart } from "@mirrup/core/combos";
 import { Button, Group, NumberInput, Skeleton, TextInput, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";

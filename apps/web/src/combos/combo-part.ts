@@ -1,4 +1,5 @@
-import { comboKey, comboText, mirrorPart, type ComboPart } from "@mirrup/core";
+import { comboKey } from "@mirrup/core";
+import { comboText, mirrorPart, type ComboPart } from "@mirrup/core/combos";
 
 /** What of a kept combo the bench asks for. */
 export interface KnownCombo {

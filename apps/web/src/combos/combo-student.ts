@@ -1,14 +1,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { GridView } from "@mirrup/contract";
-import {
-  clearedFrontBacks,
-  decodeStatuses,
-  sideKey,
-  sideNamed,
-  type Arms,
-  type SideStatus,
-  type Status,
-} from "@mirrup/core";
+import { sideKey, sideNamed, type Arms } from "@mirrup/core";
+import { clearedFrontBacks, type SideStatus } from "@mirrup/core/combos";
+import { decodeStatuses, type Status } from "@mirrup/core/teaching";
 
 /** A student, as combos ask: every side's status. */
 export interface ComboStudent {

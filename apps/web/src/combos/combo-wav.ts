@@ -2,7 +2,8 @@
  * A combo as a WAV click track: a short tone a bottom of the rope, higher where a turn is fused; the
  * score in the file's comment, so that it can be read back.
  */
-import { clicksOf, comboTiming, printScore } from "@mirrup/core";
+import { printScore } from "@mirrup/core";
+import { clicksOf, comboTiming } from "@mirrup/core/combos";
 import { WaveFile } from "wavefile";
 import { SCORE_MARK, type ClickTrack } from "./combo-midi.js";
 

@@ -1,16 +1,13 @@
+import { callOf, expandBeats, type Hand, type Score } from "@mirrup/core";
 import {
-  callOf,
   COUNTS_A_GROUP,
   demandOf,
   demandShown,
-  expandBeats,
-  isMet,
   partOfSkill,
   scoreOfPart,
   type ComboMeasures,
-  type Hand,
-  type Score,
-} from "@mirrup/core";
+} from "@mirrup/core/combos";
+import { isMet } from "@mirrup/core/teaching";
 import { CATALOGUE } from "@mirrup/catalogue";
 import { useMemo } from "react";
 import { linkWords, wholeWords } from "../app/words.js";

@@ -1,13 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import {
-  comboText,
-  demandOf,
-  expandBeats,
-  isBounce,
-  measureCombo,
-  scoreOf,
-  type MadeCombo,
-} from "@mirrup/core";
+import { expandBeats, scoreOf } from "@mirrup/core";
+import { comboText, demandOf, isBounce, measureCombo, type MadeCombo } from "@mirrup/core/combos";
 import { Button, Group } from "@mantine/core";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";

@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { FREESTYLE_LIMITS, goalSides, planFreestyle, type Freestyle } from "@mirrup/core";
+import { FREESTYLE_LIMITS, planFreestyle, type Freestyle } from "@mirrup/core/combos";
+import { goalSides } from "@mirrup/core/teaching";
 import { Checkbox, Group, MultiSelect, NumberInput, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";

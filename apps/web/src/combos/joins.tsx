@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { repairsOf, type Arms, type Hand, type JudgedCombo } from "@mirrup/core";
+import type { Arms, Hand } from "@mirrup/core";
+import { repairsOf, type JudgedCombo } from "@mirrup/core/combos";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import type { Parts } from "./bench.js";

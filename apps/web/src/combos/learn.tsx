@@ -1,5 +1,6 @@
 import type { ComboView, StudentView } from "@mirrup/contract";
-import { learningOf, linksOf, onSide, sidesOfScore, type SideName } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import { learningOf, linksOf, onSide, sidesOfScore } from "@mirrup/core/combos";
 import { Button, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { IconCheck } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";

@@ -1,5 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { sideKey, SideSet, sidesOf, type SideStatus, type Status } from "@mirrup/core";
+import { sideKey, SideSet, sidesOf } from "@mirrup/core";
+import type { SideStatus } from "@mirrup/core/combos";
+import type { Status } from "@mirrup/core/teaching";
 import { describe, expect, it } from "@jest/globals";
 import {
   addressOfMaking,

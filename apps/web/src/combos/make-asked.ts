@@ -1,22 +1,17 @@
 /** What is asked of combos that are made up, as an address says it, and the pool that it is asked of. */
 import { CATALOGUE } from "@mirrup/catalogue";
+import { sideKey, sidesOf, sideNamed, type Arms, type SideSet } from "@mirrup/core";
 import {
   comboPool,
   DIFFICULTIES,
-  isMet,
   MAKING_LIMITS,
-  sideKey,
-  sidesOf,
-  sideNamed,
-  type Arms,
   type CombosAsked,
   type Difficulty,
   type OwnCombo,
   type PoolPart,
-  type SideSet,
   type SideStatus,
-  type Status,
-} from "@mirrup/core";
+} from "@mirrup/core/combos";
+import { isMet, type Status } from "@mirrup/core/teaching";
 import type { ComboStudent } from "./combo-student.js";
 
 export interface MakeAsked {

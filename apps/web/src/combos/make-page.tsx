@@ -1,13 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import {
-  COMBO_COUNTS,
-  DIFFICULTIES,
-  goalSides,
-  MAKING_LIMITS,
-  sideKey,
-  SideSet,
-  sidesOf,
-} from "@mirrup/core";
+import { sideKey, SideSet, sidesOf } from "@mirrup/core";
+import { COMBO_COUNTS, DIFFICULTIES, MAKING_LIMITS } from "@mirrup/core/combos";
+import { goalSides } from "@mirrup/core/teaching";
 import {
   Alert,
   Button,

@@ -1,14 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import {
-  isMet,
-  neighboursOf,
-  partOfSkill,
-  partsOfScore,
-  scoreOf,
-  scoreOfPart,
-  type ComboPart,
-  type Score,
-} from "@mirrup/core";
+import { scoreOf, type Score } from "@mirrup/core";
+import { neighboursOf, partOfSkill, partsOfScore, scoreOfPart, type ComboPart } from "@mirrup/core/combos";
+import { isMet } from "@mirrup/core/teaching";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
 import { linkWords, listWords, skillName } from "../app/words.js";

@@ -1,5 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { isMet, partOfSkill, sidesOf, type ComboPart, type SideName, type Skill } from "@mirrup/core";
+import { sidesOf, type SideName, type Skill } from "@mirrup/core";
+import { partOfSkill, type ComboPart } from "@mirrup/core/combos";
+import { isMet } from "@mirrup/core/teaching";
 import { Button, SegmentedControl, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";

@@ -1,4 +1,4 @@
-import type { ComboPart, JudgedCombo } from "@mirrup/core";
+import type { ComboPart, JudgedCombo } from "@mirrup/core/combos";
 import { ActionIcon, Menu } from "@mantine/core";
 import {
   closestCenter,

@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { checkScore, COMBO_LIMITS, parseScore, partsOfScore, type Hand, type RuleFault } from "@mirrup/core";
+import { checkScore, parseScore, type Hand, type RuleFault } from "@mirrup/core";
+import { COMBO_LIMITS, partsOfScore } from "@mirrup/core/combos";
 import { Button, Group, Text } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { ScoreEditor } from "../skill-book/index.js";

@@ -1,5 +1,6 @@
 import type { ComboLinkView, ComboView } from "@mirrup/contract";
-import { comboText, scoreOf } from "@mirrup/core";
+import { scoreOf } from "@mirrup/core";
+import { comboText } from "@mirrup/core/combos";
 import { Button, CopyButton, Group, Text, TextInput, Title } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";

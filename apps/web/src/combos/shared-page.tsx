@@ -1,4 +1,5 @@
-import { COMBO_TEMPO, comboText, measureCombo, readScore, scoreOf } from "@mirrup/core";
+import { readScore, scoreOf } from "@mirrup/core";
+import { COMBO_TEMPO, comboText, measureCombo } from "@mirrup/core/combos";
 import { NumberInput, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";

@@ -1,6 +1,7 @@
 import { CATALOGUE, STARTER_COMBOS } from "@mirrup/catalogue";
 import type { ComboView } from "@mirrup/contract";
-import { comboText, partsOfScore, scoreOf } from "@mirrup/core";
+import { scoreOf } from "@mirrup/core";
+import { comboText, partsOfScore } from "@mirrup/core/combos";
 import { Button, Skeleton, Text, TextInput, Title } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";

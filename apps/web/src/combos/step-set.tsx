@@ -1,13 +1,6 @@
-import {
-  callOf,
-  COMBO_GATE,
-  comboSubject,
-  scoreOf,
-  type CalledBeat,
-  type ComboLink,
-  type LearningStep,
-  type SideName,
-} from "@mirrup/core";
+import { callOf, comboSubject, scoreOf, type CalledBeat, type SideName } from "@mirrup/core";
+import type { ComboLink, LearningStep } from "@mirrup/core/combos";
+import { COMBO_GATE } from "@mirrup/core/teaching";
 import type { SetRequest } from "@mirrup/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";

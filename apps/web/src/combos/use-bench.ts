@@ -1,4 +1,4 @@
-import type { ComboPart } from "@mirrup/core";
+import type { ComboPart } from "@mirrup/core/combos";
 import { useHotkeys } from "@mantine/hooks";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";

@@ -1,4 +1,4 @@
-import type { CombosAsked, CombosMade, MadeCombo, PoolPart } from "@mirrup/core";
+import type { CombosAsked, CombosMade, MadeCombo, PoolPart } from "@mirrup/core/combos";
 import { proxy, wrap } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import type { ComboMaker } from "./combo-maker.worker.js";

@@ -1,4 +1,4 @@
-import { COMBO_TEMPO } from "@mirrup/core";
+import { COMBO_TEMPO } from "@mirrup/core/combos";
 import { useLocalStorage } from "@mantine/hooks";
 
 /** The tempo that combos are looked at, bounces a minute, as this device was last left. */

@@ -1,4 +1,4 @@
-import { abilityOf } from "@mirrup/core";
+import { abilityOf } from "@mirrup/core/combos";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { SYLLABUS } from "../app/syllabus.js";

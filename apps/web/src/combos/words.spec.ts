@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { comboKey, partsOfScore, repairsOf, scoreOf, type CombosFault } from "@mirrup/core";
+import { comboKey, scoreOf } from "@mirrup/core";
+import { partsOfScore, repairsOf, type CombosFault } from "@mirrup/core/combos";
 import { describe, expect, it } from "@jest/globals";
 import {
   abilityWords,

@@ -1,6 +1,6 @@
 /** Every sentence about combos: codes and numbers in, plain words out. */
+import { comboSubject, type SideName } from "@mirrup/core";
 import {
-  comboSubject,
   comboText,
   type Ability,
   type ComboMeasures,
@@ -10,8 +10,7 @@ import {
   type LearningStep,
   type Loosening,
   type Repair,
-  type SideName,
-} from "@mirrup/core";
+} from "@mirrup/core/combos";
 import { keyName, listWords, subjectName } from "../app/words.js";
 
 /** Names of kept combos, by their key. */

@@ -1,11 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import {
-  baseTestProgress,
-  localDate,
-  type BaseTestProgress,
-  type BaseTestRole,
-  type Drill,
-} from "@mirrup/core";
+import { localDate, type BaseTestRole, type Drill } from "@mirrup/core";
+import { baseTestProgress, type BaseTestProgress } from "@mirrup/core/teaching";
 import type { SetRequest } from "@mirrup/contract";
 import { useDocumentTitle, useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";

@@ -1,4 +1,4 @@
-import { cleanSinceMiss, correctionTo } from "@mirrup/core";
+import { cleanSinceMiss, correctionTo } from "@mirrup/core/teaching";
 import { useState } from "react";
 import classes from "./corrections.module.css";
 import type { FloorRun } from "./use-run.js";

@@ -1,4 +1,5 @@
-import { DRILL_ROWS, doseOf, gateTarget, secondsOf, type Gate, type Run, type Drill } from "@mirrup/core";
+import { DRILL_ROWS, doseOf, gateTarget, type Gate, type Drill } from "@mirrup/core";
+import { secondsOf, type Run } from "@mirrup/core/teaching";
 import { spacingWords } from "../app/drill-words.js";
 import { gateWords } from "../app/words.js";
 import classes from "./floor.module.css";

@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
-import { parseScore, runOf, sidesOf } from "@mirrup/core";
+import { parseScore, sidesOf } from "@mirrup/core";
+import { runOf } from "@mirrup/core/teaching";
 import { drillFrom } from "./drill-address.js";
 import { drillOptions } from "./drill-options.js";
 

@@ -5,17 +5,13 @@ import {
   checkSetCounts,
   DEFAULT_TEMPO,
   heldRepetitions,
-  isPacing,
   parseDrill,
-  runOf,
-  secondsOf,
   skillOf,
   type Drill,
   type FaultCode,
-  type Run,
   type SideName,
-  type Tap,
 } from "@mirrup/core";
+import { isPacing, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import type { KeptRun } from "../outbox/index.js";
 
 export interface RunSubject {

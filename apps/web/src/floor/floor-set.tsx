@@ -4,8 +4,6 @@ import {
   callOf,
   measureScore,
   parseScore,
-  secondsATry,
-  secondsOf,
   sideScore,
   skillOf,
   type CalledBeat,
@@ -13,6 +11,7 @@ import {
   type Drill,
   type Score,
 } from "@mirrup/core";
+import { secondsATry, secondsOf } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";

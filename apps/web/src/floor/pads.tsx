@@ -1,4 +1,5 @@
-import { DRILL_ROWS, secondsOf, type Drill } from "@mirrup/core";
+import { DRILL_ROWS, type Drill } from "@mirrup/core";
+import { secondsOf } from "@mirrup/core/teaching";
 import type { Counting } from "./counting.js";
 import classes from "./floor.module.css";
 import type { FloorRun } from "./use-run.js";

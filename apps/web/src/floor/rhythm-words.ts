@@ -1,4 +1,5 @@
-import { rhythmOf, type Tap } from "@mirrup/core";
+import { rhythmOf } from "@mirrup/core/combos";
+import type { Tap } from "@mirrup/core/teaching";
 
 /** A drift a minute says nothing about less of one than this, seconds. */
 const LEAST_SECONDS = 30;

@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { ROUND_ANSWERS, sidesOf, skillOf, type RoundAnswer, type SideName } from "@mirrup/core";
+import { sidesOf, skillOf, type SideName } from "@mirrup/core";
+import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { ActionIcon, NativeSelect } from "@mantine/core";
 import { useInterval } from "@mantine/hooks";
 import { IconMinus, IconPlus } from "@tabler/icons-react";

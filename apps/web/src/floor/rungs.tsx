@@ -1,4 +1,4 @@
-import type { Run } from "@mirrup/core";
+import type { Run } from "@mirrup/core/teaching";
 import classes from "./rungs.module.css";
 
 const SHOWN = 6;

@@ -1,4 +1,4 @@
-import type { Try } from "@mirrup/core";
+import type { Try } from "@mirrup/core/teaching";
 import classes from "./trail.module.css";
 
 const SHOWN = 40;

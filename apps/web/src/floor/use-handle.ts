@@ -1,4 +1,4 @@
-import { readHandleMessage, sensedTaps, ticksOf, withMessage, type HandleMessage } from "@mirrup/core";
+import { readHandleMessage, sensedTaps, ticksOf, withMessage, type HandleMessage } from "@mirrup/core/combos";
 import { useEffect, useRef, useState } from "react";
 import type { FloorRun } from "./use-run.js";
 

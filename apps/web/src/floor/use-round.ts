@@ -1,5 +1,6 @@
 import type { SetRequest } from "@mirrup/contract";
-import type { RoundAnswer, SideName } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { roundSet, type RoundTask } from "../app/round-set.js";

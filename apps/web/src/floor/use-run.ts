@@ -1,5 +1,6 @@
 import type { SetRequest } from "@mirrup/contract";
-import { isPacing, secondsOf, type FaultCode, type Run, type Drill, type Tap } from "@mirrup/core";
+import type { FaultCode, Drill } from "@mirrup/core";
+import { isPacing, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import { useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { currentSender, dropRun, exchangeRun, keepRun, keptRun, type KeptRun } from "../outbox/index.js";

@@ -3,15 +3,13 @@ import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import {
   gateAsStreak,
   gateKey,
-  isMet,
   otherSideName,
   siblingsOf,
   skillOf,
-  suggestionOf,
   type FaultCode,
   type Gate,
-  type Suggestion,
 } from "@mirrup/core";
+import { isMet, suggestionOf, type Suggestion } from "@mirrup/core/teaching";
 import { useQuery } from "@tanstack/react-query";
 import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";

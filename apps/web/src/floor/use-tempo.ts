@@ -1,4 +1,5 @@
-import { tappedTempo, type CalledBeat } from "@mirrup/core";
+import type { CalledBeat } from "@mirrup/core";
+import { tappedTempo } from "@mirrup/core/combos";
 import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
 import { startMetronome, type Metronome } from "./metronome.js";

@@ -1,5 +1,5 @@
 import type { SetRequest } from "@mirrup/contract";
-import type { WeekLoad } from "@mirrup/core";
+import type { WeekLoad } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";

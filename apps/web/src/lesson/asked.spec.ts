@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { LessonPlace, LessonView } from "@mirrup/contract";
-import type { PlannedStudent } from "@mirrup/core";
+import type { PlannedStudent } from "@mirrup/core/planning";
 import {
   askedOf,
   letGo,

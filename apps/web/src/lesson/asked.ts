@@ -1,6 +1,12 @@
 /** What is asked of a class plan, and how the page changes it: every change by hand is a pin or a ban. */
 import type { LessonAsked, LessonView } from "@mirrup/contract";
-import { classTimes, lengthened, type Floor, type PlacePin, type PlannedStudent } from "@mirrup/core";
+import {
+  classTimes,
+  lengthened,
+  type Floor,
+  type PlacePin,
+  type PlannedStudent,
+} from "@mirrup/core/planning";
 
 export interface Asked extends LessonAsked {
   readonly placePins: readonly PlacePin[];

@@ -5,7 +5,7 @@ import {
   type ClassBefore,
   type ClassPlan,
   type ClassStudent,
-} from "@mirrup/core";
+} from "@mirrup/core/planning";
 import { expose } from "comlink";
 
 export interface ClassPlanner {

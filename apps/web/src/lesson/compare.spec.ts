@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { DoneSide } from "@mirrup/contract";
-import type { Place } from "@mirrup/core";
+import type { Place } from "@mirrup/core/planning";
 import { compare } from "./compare.js";
 import type { ShownPlan } from "./shown.js";
 

@@ -1,6 +1,7 @@
 /** What was planned for a student beside what was done. */
 import type { DoneSide } from "@mirrup/contract";
-import { sideKey, type Place, type SideName } from "@mirrup/core";
+import { sideKey, type SideName } from "@mirrup/core";
+import type { Place } from "@mirrup/core/planning";
 import type { ShownPlan } from "./shown.js";
 
 export interface PlannedAndDone {

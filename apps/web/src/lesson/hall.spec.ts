@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { Attendance, LessonProgress, LessonView } from "@mirrup/contract";
-import type { Place } from "@mirrup/core";
+import type { Place } from "@mirrup/core/planning";
 import {
   isOutOfDate,
   leftWords,

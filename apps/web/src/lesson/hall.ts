@@ -1,6 +1,6 @@
 /** A lesson under way: which step it is at, and what has changed since it was planned. Pure. */
 import type { LessonProgress, LessonRun, LessonView } from "@mirrup/contract";
-import { retimed, type ClassStudent } from "@mirrup/core";
+import { retimed, type ClassStudent } from "@mirrup/core/planning";
 import { stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 
 /** Turns that are over or under way: those that a new plan leaves as they are. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import type { Place } from "@mirrup/core";
+import type { Place } from "@mirrup/core/planning";
 import { readMarks, setsOfMarks } from "./marks.js";
 import type { ShownPlan } from "./shown.js";
 

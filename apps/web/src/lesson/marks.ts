@@ -1,7 +1,8 @@
 /** Marks of a substitute's sheet typed back: one for each turn, as `m n 12 -`. */
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { LessonView, SetRequest } from "@mirrup/contract";
-import { askedInARow, skillOf, type RoundAnswer } from "@mirrup/core";
+import { skillOf } from "@mirrup/core";
+import { askedInARow, type RoundAnswer } from "@mirrup/core/teaching";
 import { roundSet } from "../app/round-set.js";
 import { stepsOf, type ShownPlan } from "./shown.js";
 

@@ -1,4 +1,4 @@
-import type { ClassAsked, ClassBefore, ClassPlan, ClassStudent } from "@mirrup/core";
+import type { ClassAsked, ClassBefore, ClassPlan, ClassStudent } from "@mirrup/core/planning";
 import { proxy, wrap } from "comlink";
 import type { ClassPlanner } from "./class-planner.worker.js";
 

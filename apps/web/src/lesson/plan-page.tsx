@@ -1,6 +1,7 @@
 import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
 import type { LessonView } from "@mirrup/contract";
-import { skillOf, type CautionCode, type ClassPlan } from "@mirrup/core";
+import { skillOf, type CautionCode } from "@mirrup/core";
+import type { ClassPlan } from "@mirrup/core/planning";
 import { Alert, Button, Group, Menu, Progress, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle, useHotkeys, useLocalStorage, useStateHistory } from "@mantine/hooks";
 import { IconArrowBackUp, IconArrowForwardUp, IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";

@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ClassStudentView } from "@mirrup/contract";
-import { usefulTogether } from "@mirrup/core";
+import { usefulTogether } from "@mirrup/core/teaching";
 import { ActionIcon, Menu, Select } from "@mantine/core";
 import {
   DndContext,

@@ -1,5 +1,5 @@
 import type { ClassStudentView, DoneSide, Items, LessonView } from "@mirrup/contract";
-import type { Precaution } from "@mirrup/core";
+import type { Precaution } from "@mirrup/core/planning";
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
 

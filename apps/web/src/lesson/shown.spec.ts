@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import type { Place } from "@mirrup/core";
+import type { Place } from "@mirrup/core/planning";
 import { clockWords, keptStudents, pairsAt, stepsOf, type ShownPlan } from "./shown.js";
 
 const at = (station: number, use: Place["use"] = "frontier"): Place => ({

@@ -1,6 +1,12 @@
 /** A plan as the pages show it: by turn and station, whether it was just planned or read from the server. */
 import type { LessonStudent, LessonView } from "@mirrup/contract";
-import { pairsOf, type Place, type PlacePin, type PlannedStudent, type Rotation } from "@mirrup/core";
+import {
+  pairsOf,
+  type Place,
+  type PlacePin,
+  type PlannedStudent,
+  type Rotation,
+} from "@mirrup/core/planning";
 
 export interface ShownPlan {
   readonly warmUpMinutes: number;

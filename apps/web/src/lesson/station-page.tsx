@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { askedInARow, skillOf } from "@mirrup/core";
+import { skillOf } from "@mirrup/core";
+import { askedInARow } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";

@@ -1,5 +1,5 @@
 import type { ClassStudentView } from "@mirrup/contract";
-import type { ClassBefore, ClassPlan } from "@mirrup/core";
+import type { ClassBefore, ClassPlan } from "@mirrup/core/planning";
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Asked } from "./asked.js";

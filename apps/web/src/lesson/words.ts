@@ -1,6 +1,6 @@
 /** What a class plan says, in words. */
 import type { Attendance } from "@mirrup/contract";
-import type { ClassFault, ClassUse, Place, Watch } from "@mirrup/core";
+import type { ClassFault, ClassUse, Place, Watch } from "@mirrup/core/planning";
 import { drillWords, oddsWords } from "../app/drill-words.js";
 import { listWords, reasonWords, wholeWords } from "../app/words.js";
 

@@ -3,7 +3,8 @@
  * that a closed tab loses no tap. IndexedDB, because it outlives the page.
  */
 import type { ProblemError, SetRequest } from "@mirrup/contract";
-import type { CountedBy, Drill, Tap } from "@mirrup/core";
+import type { CountedBy, Drill } from "@mirrup/core";
+import type { Tap } from "@mirrup/core/teaching";
 import type { Sender } from "./sender.js";
 import type { DehydratedState } from "@tanstack/react-query";
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";

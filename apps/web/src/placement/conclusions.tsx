@@ -1,4 +1,4 @@
-import type { Conclusion } from "@mirrup/core";
+import type { Conclusion } from "@mirrup/core/planning";
 import { Accordion, Button, Text, Title } from "@mantine/core";
 import { capital, percentWords, subjectName } from "../app/words.js";
 import type { usePlacement } from "./use-placement.js";

@@ -1,16 +1,13 @@
 import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
 import type { DecisionView } from "@mirrup/contract";
 import {
-  place,
-  placementModel,
   syllabusOf,
-  type Placement,
   type PlacementAnswer,
-  type Question,
   type SchoolId,
   type SideName,
   type SubjectSide,
 } from "@mirrup/core";
+import { place, placementModel, type Placement, type Question } from "@mirrup/core/planning";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { v7 as uuid } from "uuid";

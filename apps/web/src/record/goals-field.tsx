@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { Goal } from "@mirrup/core";
+import type { Goal } from "@mirrup/core/teaching";
 import { skillOf } from "@mirrup/core";
 import { Button, NativeSelect, Select, Text } from "@mantine/core";
 import { useState } from "react";

@@ -1,7 +1,8 @@
 /** The record as a form holds it, and as the server takes it. */
 import type { SettingValues } from "@mirrup/catalogue";
 import type { StudentChange, StudentDetail } from "@mirrup/contract";
-import { CAUTION_CODES, ROPE_USES, SCHOOL_IDS, type CautionCode, type Goal } from "@mirrup/core";
+import { CAUTION_CODES, ROPE_USES, SCHOOL_IDS, type CautionCode } from "@mirrup/core";
+import type { Goal } from "@mirrup/core/teaching";
 import { lengthIn, millimetresOf, type LengthUnit } from "../app/words.js";
 
 /** An empty field is an empty text, as inputs have it. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { PlanBlock } from "@mirrup/core";
+import type { PlanBlock } from "@mirrup/core/planning";
 import { homeBlocks } from "./home-blocks.js";
 
 const block = (phase: PlanBlock["phase"], subject: string): PlanBlock => ({

@@ -1,5 +1,6 @@
 /** What of a session can be practised at home without anybody standing by. */
-import { isHard, skillOf, type CautionCode, type Catalogue, type PlanBlock } from "@mirrup/core";
+import { isHard, skillOf, type CautionCode, type Catalogue } from "@mirrup/core";
+import type { PlanBlock } from "@mirrup/core/planning";
 
 /** What asks for somebody's eye, or for a floor that a home rarely has. */
 const FOR_THE_HALL: ReadonlySet<CautionCode> = new Set(["face", "neck", "wrist", "surface"]);

@@ -1,5 +1,6 @@
 import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
-import { skillOf, type PlanBlock } from "@mirrup/core";
+import { skillOf } from "@mirrup/core";
+import type { PlanBlock } from "@mirrup/core/planning";
 import { Button, Group, Text, Title } from "@mantine/core";
 import { useEffect, useRef } from "react";
 import { drillOfWords } from "../app/drill-words.js";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import type { PlanBlock } from "@mirrup/core";
+import type { PlanBlock } from "@mirrup/core/planning";
 import {
   addressOfAsked,
   askedFrom,

@@ -1,5 +1,5 @@
 /** What is asked of a plan, as the page's address says it. */
-import { ENERGIES, PRECAUTIONS, type Energy, type PlanBlock, type Precaution } from "@mirrup/core";
+import { ENERGIES, PRECAUTIONS, type Energy, type PlanBlock, type Precaution } from "@mirrup/core/planning";
 
 export interface PlanAsked {
   readonly minutes: number;

@@ -1,4 +1,5 @@
-import { sideKey, type PlanBlock, type StudentPlan } from "@mirrup/core";
+import { sideKey } from "@mirrup/core";
+import type { PlanBlock, StudentPlan } from "@mirrup/core/planning";
 import { ActionIcon, Button, Title } from "@mantine/core";
 import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import {

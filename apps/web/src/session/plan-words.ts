@@ -1,4 +1,4 @@
-import type { LeftOutWhy, Phase, PlanBlock, PlanReason, Precaution } from "@mirrup/core";
+import type { LeftOutWhy, Phase, PlanBlock, PlanReason, Precaution } from "@mirrup/core/planning";
 import { listWords, reasonWords, skillName, subjectName } from "../app/words.js";
 
 export const PHASE_NAMES: Readonly<Record<Phase, string>> = {

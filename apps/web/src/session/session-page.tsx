@@ -1,11 +1,5 @@
-import {
-  ENERGIES,
-  PLAN_WEIGHTS,
-  sideKey,
-  type CautionCode,
-  type Energy,
-  type StudentPlan,
-} from "@mirrup/core";
+import { sideKey, type CautionCode } from "@mirrup/core";
+import { ENERGIES, PLAN_WEIGHTS, type Energy, type StudentPlan } from "@mirrup/core/planning";
 import { Alert, Button, Group, NativeSelect, SegmentedControl, Skeleton, Text } from "@mantine/core";
 import { IconHome, IconPrinter, IconX } from "@tabler/icons-react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { WeeksView } from "@mirrup/contract";
-import type { Outlook } from "@mirrup/core";
+import type { Outlook } from "@mirrup/core/planning";
 import { addressOfWeeks, weeksAskedFrom } from "./weeks-asked.js";
 import { outlookWords } from "./weeks-words.js";
 

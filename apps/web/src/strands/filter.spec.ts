@@ -1,7 +1,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, StandingItem } from "@mirrup/contract";
 import { describe, expect, it } from "@jest/globals";
-import type { SideName, Status } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import type { Status } from "@mirrup/core/teaching";
 import { bySkill } from "../beads/bead-state.js";
 import { isSideShown, isSkillShown, NO_FILTER, type FilterContext, type MapFilter } from "./filter.js";
 

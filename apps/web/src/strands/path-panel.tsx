@@ -1,5 +1,6 @@
 import type { PathChoiceItem, PathStepItem, PathView } from "@mirrup/contract";
-import type { Goal, SubjectSide } from "@mirrup/core";
+import type { SubjectSide } from "@mirrup/core";
+import type { Goal } from "@mirrup/core/teaching";
 import { CloseButton, Group, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";

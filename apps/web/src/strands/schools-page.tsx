@@ -1,6 +1,7 @@
 import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
 import type { SchoolReading } from "@mirrup/contract";
-import { decodeStatuses, sidesOf, skillOf, type CodedStatus, type SideName } from "@mirrup/core";
+import { sidesOf, skillOf, type SideName } from "@mirrup/core";
+import { decodeStatuses, type CodedStatus } from "@mirrup/core/teaching";
 import { Skeleton, Switch, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";

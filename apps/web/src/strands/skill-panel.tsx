@@ -1,6 +1,7 @@
 import { CATALOGUE, optionOf, SETTINGS } from "@mirrup/catalogue";
 import type { NextItem, StandingItem } from "@mirrup/contract";
-import { isMet, printScore, skillOf, type Goal } from "@mirrup/core";
+import { printScore, skillOf } from "@mirrup/core";
+import { isMet, type Goal } from "@mirrup/core/teaching";
 import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";

@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { Goal } from "@mirrup/core";
+import type { Goal } from "@mirrup/core/teaching";
 import { Button, Skeleton, Text, Title } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";

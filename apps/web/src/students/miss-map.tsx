@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { missCount, missMap, sideScore, skillOf, timeScore, type SideName } from "@mirrup/core";
+import { missCount, sideScore, skillOf, timeScore, type SideName } from "@mirrup/core";
+import { missMap } from "@mirrup/core/teaching";
 import { useQuery } from "@tanstack/react-query";
 import { missMapWords, subjectName } from "../app/words.js";
 import { Braid } from "../braid/index.js";

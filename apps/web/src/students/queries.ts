@@ -16,7 +16,9 @@ import type {
   StudioView,
   WeeksView,
 } from "@mirrup/contract";
-import type { Goal, SideName, StudentPlan } from "@mirrup/core";
+import type { SideName } from "@mirrup/core";
+import type { StudentPlan } from "@mirrup/core/planning";
+import type { Goal } from "@mirrup/core/teaching";
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
 

@@ -3,8 +3,7 @@ import { passChance } from "../record/chance.js";
 import { repetitionsOf } from "../record/evidence.js";
 import { standingOf, type Reading, type Standing } from "../record/standing.js";
 import type { Drill } from "../syllabus/drill.js";
-import type { Rung } from "../syllabus/ladder.js";
-import type { Side } from "../syllabus/side.js";
+import type { Rung, Side } from "../syllabus/side.js";
 
 /** The chance to pass a drill about a side, as it is shown. */
 export function drillChance(reading: Reading, of: Side, drill: Drill): number {

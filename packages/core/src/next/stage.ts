@@ -5,10 +5,10 @@
  */
 import { inARow, cleanOfTries } from "../record/chance.js";
 import { standingOf, type Reading, type Standing } from "../record/standing.js";
-import { drillKey, type Drill, type DrillKind } from "../syllabus/drill.js";
-import { gateDrillOf, gatePlace, type Rung } from "../syllabus/ladder.js";
-import { gateAsStreak, gateDrill, gateKey, gateTarget, type Gate } from "../syllabus/gates.js";
-import type { Side } from "../syllabus/side.js";
+import { drillKey, gateDrill, type Drill, type DrillKind } from "../syllabus/drill.js";
+import { gateDrillOf, gatePlace } from "../syllabus/ladder.js";
+import { gateAsStreak, gateKey, gateTarget, type Gate } from "../syllabus/gates.js";
+import type { Rung, Side } from "../syllabus/side.js";
 import { rungChance } from "./odds.js";
 import { failedRunning, nextStep, rungAfter, stepBack, suited, type Step } from "./walk.js";
 
@@ -136,7 +136,7 @@ function progressOf({ facts, of }: Standing, gate: Gate): number {
 /** Whether a rung was passed today: it has done what it was gone back to for. */
 function isPassedToday({ facts }: Standing, { drill }: Step, today: string): boolean {
   const own = facts.rungs[drillKey(drill)];
-  return own !== undefined && own.lesson === today && own.failed === 0;
+  return own?.lesson === today && own.failed === 0;
 }
 
 function turnOf(

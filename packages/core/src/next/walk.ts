@@ -5,7 +5,8 @@
 import { neededDose } from "../record/passing.js";
 import { heldRepetitions, DEFAULT_TEMPO } from "../syllabus/gates.js";
 import { DRILL_ROWS, doseOf, drillKey, withDose, type Drill } from "../syllabus/drill.js";
-import { gatePlace, type Rung } from "../syllabus/ladder.js";
+import { gatePlace } from "../syllabus/ladder.js";
+import type { Rung } from "../syllabus/side.js";
 import { isMet, standingOf, type Reading, type Standing } from "../record/standing.js";
 import type { SideFacts } from "../record/facts.js";
 import { rungChance } from "./odds.js";
@@ -229,7 +230,7 @@ export function nextStep(reading: Reading, standing: Standing): Step | null {
 /** How often running a rung failed in the lesson of today. */
 export function failedRunning({ rungs }: SideFacts, drill: Drill, today: string): number {
   const own = rungs[drillKey(drill)];
-  return own !== undefined && own.lesson === today ? own.failed : 0;
+  return own?.lesson === today ? own.failed : 0;
 }
 
 /**

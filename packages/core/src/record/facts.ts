@@ -186,11 +186,11 @@ const MOST_RUNGS = 40;
 function withRung(rungs: SideFacts["rungs"], set: SetEntry): SideFacts["rungs"] {
   const before = rungs[set.rung];
   const isNow = isPassed(set.drill, set);
-  const sameLesson = before?.lesson === set.lesson;
+  const failed = before?.lesson === set.lesson ? before.failed : 0;
   const now: RungFacts = {
     passed: Math.max(before?.passed ?? 0, passedDose(set.drill, set)),
     lesson: set.lesson,
-    failed: isNow ? 0 : 1 + (sameLesson ? (before?.failed ?? 0) : 0),
+    failed: isNow ? 0 : 1 + failed,
   };
   const others = Object.entries(rungs).filter(([id]) => id !== set.rung);
   if (others.length >= MOST_RUNGS) {

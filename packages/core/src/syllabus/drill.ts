@@ -339,3 +339,17 @@ export function withDose(drill: Drill, dose: number): Drill {
   if ("rounds" in drill) return { ...drill, rounds: dose };
   return drill.kind === "hold" ? { ...drill, seconds: dose } : { ...drill, count: dose };
 }
+
+/** The drill that a gate itself is: what meets it when it is passed. */
+export function gateDrill(gate: Gate): Drill {
+  switch (gate.kind) {
+    case "streak":
+      return { kind: "streak", count: gate.count };
+    case "hold":
+      return { kind: "hold", seconds: gate.seconds };
+    case "count":
+      return { kind: "count", seconds: gate.seconds, count: gate.count };
+    case "clean":
+      return { kind: "one-out", count: gate.of, pass: gate.clean };
+  }
+}

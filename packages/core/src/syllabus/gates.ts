@@ -1,4 +1,3 @@
-import type { Drill } from "./drill.js";
 import type { Skill, SkillClass } from "./skill.js";
 
 /** What clears a skill, on each side (teaching.md, Gates). */
@@ -84,20 +83,6 @@ export function gateKey(gate: Gate): string {
       return `clean ${gate.clean}/${gate.of}`;
     case "count":
       return `count ${gate.count}/${gate.seconds}`;
-  }
-}
-
-/** The drill that a gate itself is: what meets it when it is passed. */
-export function gateDrill(gate: Gate): Drill {
-  switch (gate.kind) {
-    case "streak":
-      return { kind: "streak", count: gate.count };
-    case "hold":
-      return { kind: "hold", seconds: gate.seconds };
-    case "count":
-      return { kind: "count", seconds: gate.seconds, count: gate.count };
-    case "clean":
-      return { kind: "one-out", count: gate.of, pass: gate.clean };
   }
 }
 

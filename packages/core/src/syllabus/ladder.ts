@@ -17,33 +17,16 @@ import {
   isRoundKind,
   isTryKind,
   type Drill,
+  gateDrill,
   type DrillKind,
 } from "./drill.js";
-import { DEFAULT_TEMPO, gateDrill, type Gate } from "./gates.js";
+import { DEFAULT_TEMPO, type Gate } from "./gates.js";
 import { isHeld, jumpsOf, type Jumps } from "./holds.js";
 import type { LadderStep } from "./ladder-line.js";
 import type { Manner } from "./manner.js";
-import type { Side } from "./side.js";
+import type { Rung, Side } from "./side.js";
 import { inStep } from "./step.js";
 import { directed, filled, type Filling } from "./template.js";
-
-/** What a drill is of: the whole skill, a piece of it, or its shape alone. */
-export type Holds = "whole" | "piece" | "shape";
-
-export interface Rung {
-  /** Stable: what is done and, for what a gate counts, how much of it. */
-  readonly id: string;
-  readonly drill: Drill;
-  readonly holds: Holds;
-  /** The sides that it is logged about: its own, both where both are in it, or those of its parts. */
-  readonly about: readonly Side[];
-  /** Whether `about` are parts of the skill and not the skill. */
-  readonly isPart: boolean;
-  /** Passed once before anything harder, whatever its chance. */
-  readonly isSafety: boolean;
-  /** What follows the gate: the other side, both by turns. */
-  readonly isAfterGate: boolean;
-}
 
 interface Making {
   readonly catalogue: Catalogue;
@@ -324,7 +307,7 @@ function rungOf(
   if (drill.kind === "other-side") return { ...rung, holds: "whole", about: [side.other ?? side] };
   const isWhole = !isPiece && holdsSide(drill, side);
   const both = isWhole && drill.score !== undefined && side.other !== null && holdsSide(drill, side.other);
-  const about = both && side.other !== null ? [side, side.other] : [side];
+  const about = both ? [side, side.other] : [side];
   return {
     ...rung,
     holds: isWhole ? "whole" : isEvidence || drill.score !== undefined ? "piece" : "shape",

@@ -3,13 +3,30 @@
  * once with its syllabus and compared by identity.
  */
 import type { Score } from "../rope/score.js";
-import type { SideName } from "../sides.js";
+import type { Drill } from "./drill.js";
 import type { Effort } from "./effort.js";
 import type { Gate } from "./gates.js";
 import type { Jumps } from "./holds.js";
-import type { Rung } from "./ladder.js";
 import type { SubjectSide } from "./roles.js";
 import type { Skill } from "./skill.js";
+
+/** What a drill is of: the whole skill, a piece of it, or its shape alone. */
+export type Holds = "whole" | "piece" | "shape";
+
+export interface Rung {
+  /** Stable: what is done and, for what a gate counts, how much of it. */
+  readonly id: string;
+  readonly drill: Drill;
+  readonly holds: Holds;
+  /** The sides that it is logged about: its own, both where both are in it, or those of its parts. */
+  readonly about: readonly Side[];
+  /** Whether `about` are parts of the skill and not the skill. */
+  readonly isPart: boolean;
+  /** Passed once before anything harder, whatever its chance. */
+  readonly isSafety: boolean;
+  /** What follows the gate: the other side, both by turns. */
+  readonly isAfterGate: boolean;
+}
 
 /** A side that a need asks for, and n in a row or null for its own gate. */
 export interface AskedSide {

@@ -8,11 +8,11 @@ import { otherSideName, sidesOf, type SideName } from "../sides.js";
 import { skillOf, type Catalogue } from "./catalogue.js";
 import { effortOf } from "./effort.js";
 import { gateAsStreak, gateOf, type GateOverrides, type Gate, type School } from "./gates.js";
-import { ladderOf, type Rung } from "./ladder.js";
+import { ladderOf } from "./ladder.js";
 import { USUAL_MANNER, type Manner } from "./manner.js";
 import type { NeedTerm } from "./needs.js";
 import { isMultipleClass, type Skill } from "./skill.js";
-import type { Side, Way } from "./side.js";
+import type { Rung, Side, Way } from "./side.js";
 
 /** The subject of the log under which the base test stands. */
 export const BASE_TEST = "base-test";
@@ -252,7 +252,7 @@ export function syllabusOf(options: SyllabusOptions): Syllabus {
   const ofSchool = ofCatalogue.get(school) ?? new Map<string, Syllabus>();
   ofCatalogue.set(school, ofSchool);
   const key = JSON.stringify([
-    overrides.filter((one) => Object.values(one).some((gates) => Object.keys(gates ?? {}).length > 0)),
+    overrides.filter((one) => [one.skills, one.classes].some((gates) => Object.keys(gates ?? {}).length > 0)),
     manner,
   ]);
   const found = ofSchool.get(key);

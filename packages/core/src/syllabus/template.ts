@@ -111,14 +111,14 @@ function stoppedText(text: string): string | null {
 
 /** The template with its letters filled in; null where one of them has nothing to stand for. */
 export function filled(template: string, filling: Filling, bounces = 0): string | null {
-  let isMissing = false;
+  const missing: string[] = [];
   const lettered = template.replaceAll(LETTER, (_word, letter: string, count?: string, stop?: string) => {
     const made = LETTERS[letter]?.(filling) ?? null;
     const ended = made !== null && stop === "!" ? stoppedText(made) : made;
-    isMissing ||= ended === null;
+    if (ended === null) missing.push(letter);
     return times(ended ?? "", count === undefined ? 1 : count === "n" ? bounces : Number(count));
   });
-  if (isMissing) return null;
+  if (missing.length > 0) return null;
   const text = lettered.replaceAll(RUN_UP, (_word, unit: string) => times(unit, bounces));
   return OWN.test(template) ? directed(text, filling.score.direction) : text;
 }

@@ -49,15 +49,17 @@ export function readingWith(
   return readingFrom(syllabusOf({ catalogue, school }), known, today);
 }
 
+export interface LogOptions {
+  readonly decisions?: readonly LoggedDecision[];
+  readonly today?: LocalDate;
+  readonly now?: number;
+}
+
 /** The reading that a log comes to. */
 export function readingOfLog(
   syllabus: Syllabus,
   sets: readonly LoggedSet[],
-  { decisions = [], today = TODAY, now = NOW } = {} as {
-    readonly decisions?: readonly LoggedDecision[];
-    readonly today?: LocalDate;
-    readonly now?: number;
-  },
+  { decisions = [], today = TODAY, now = NOW }: LogOptions = {},
 ): Reading {
   const folded = foldLines({ sets, decisions }, { syllabus, model: HANDBOOK_MODEL });
   const facts = new Map(

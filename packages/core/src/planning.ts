@@ -1,0 +1,50 @@
+/** Plans of a lesson, a class and weeks, and placement. */
+export { PHASES, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
+export {
+  type ClassAsked,
+  type ClassBefore,
+  type ClassFault,
+  type ClassPlan,
+  type ClassStudent,
+  type Place,
+  type PlacePin,
+  type PlannedStudent,
+  type Rotation,
+  type Station,
+  type StationPin,
+} from "./plan/class.js";
+export {
+  CLASS_USES,
+  type ClassOption,
+  type ClassUse,
+  WATCHES,
+  type Watch,
+  classOptions,
+} from "./plan/class-option.js";
+export { planClass } from "./plan/class-plan.js";
+export { classTimes, lengthened, retimed } from "./plan/class-times.js";
+export { mayGrow } from "./plan/growth.js";
+export { pairsOf } from "./plan/pairs.js";
+export { PRECAUTIONS, type Precaution, ruledOutBy } from "./plan/precaution.js";
+export { type Floor } from "./plan/space.js";
+export {
+  ENERGIES,
+  type Energy,
+  type LeftOut,
+  type LeftOutWhy,
+  type PlanCombo,
+  type StudentPlan,
+  planStudent,
+} from "./plan/student-plan.js";
+export { underGoals } from "./plan/under-goals.js";
+export {
+  type Outlook,
+  type WeekOfPlan,
+  type WeeksPlan,
+  lessonDays,
+  planWeeks,
+  spreadWeekdays,
+} from "./plan/weeks.js";
+export { CLASS_LIMITS, PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
+export { placementModel } from "./placement/model.js";
+export { type Answer, type Conclusion, type Placement, type Question, place } from "./placement/placement.js";

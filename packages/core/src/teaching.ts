@@ -1,0 +1,53 @@
+/** The record of a student, what comes next, and the drill on the floor. */
+export { type BaseTestProgress, baseTestProgress, isOfBaseTest } from "./record/base-test.js";
+export { bearingsOf, evidenceOf } from "./record/evidence.js";
+export {
+  type Clearing,
+  type LessonFacts,
+  NO_FACTS,
+  type RungFacts,
+  type SideEntry,
+  type SideFacts,
+  addEntry,
+} from "./record/facts.js";
+export {
+  COMBO_GATE,
+  type Owner,
+  type Reader,
+  byOwner,
+  entriesOfDecision,
+  entriesOfSet,
+  foldLines,
+  ownersOf,
+} from "./record/fold.js";
+export { type LessonLoad, type Load, type WeekLoad, landingsOf, setLoad, weekLoad } from "./record/load.js";
+export { type MissMap, missMap } from "./record/miss-map.js";
+export { HANDBOOK_MODEL, type LearnerModel } from "./record/model.js";
+export { neededDose } from "./record/passing.js";
+export { type Review } from "./record/review.js";
+export {
+  type Reading,
+  STATUSES,
+  type Standing,
+  type Status,
+  type Unmet,
+  cleanChance,
+  findStanding,
+  isClearedStatus,
+  isMet,
+  openedBetween,
+  readingOf,
+  standingOf,
+} from "./record/standing.js";
+export { type CodedStatus, decodeStatuses, statusCodes } from "./record/status-code.js";
+export { type TriesLeft, triesTo } from "./record/tries.js";
+export { type FusedFirst } from "./next/fused.js";
+export { type Goal, type PathOptions, goalPath, goalSides } from "./next/goal-path.js";
+export { type NextDrill, type NextReason, type OnPath, type SideOrder, nextDrills } from "./next/next.js";
+export { stageOf } from "./next/stage.js";
+export { type Together, usefulTogether } from "./next/together.js";
+export { suited, walkedOf } from "./next/walk.js";
+export { ROUND_ANSWERS, type RoundAnswer, askedInARow, roundCounts } from "./floor/round.js";
+export { type Run, runOf, secondsOf } from "./floor/run.js";
+export { type Suggestion, suggestionOf } from "./floor/suggestion.js";
+export { type Tap, type Try, cleanSinceMiss, correctionTo, isPacing, secondsATry } from "./floor/tap.js";
