@@ -13,7 +13,7 @@ test("a climb to a cleared gate by keyboard, with a miss and its fault", async (
     `${await mirrup.studentPath("Amara Thistle")}/floor/open-cross-double/left?kind=climb&aim=5`,
   );
   await floorIsOpen(page);
-  await expect(page.getByText(/Form: Open, cross\. Turns before it: doubles\./)).toBeVisible();
+  await expect(page.getByText(/Form: Open, cross\. Turns before it: singles\./)).toBeVisible();
   await press(page, "Space", 4);
   await press(page, "m", 1);
   await press(page, "1", 1);

@@ -31,7 +31,7 @@ test("a climb by key and by touch, with undo and a held key", async ({ page, mir
 });
 
 test("a closed tab loses no tap", async ({ page, context, mirrup }) => {
-  const path = `${await mirrup.studentPath("Kofi Marrow")}/floor/cross/right?kind=climb&aim=6&miss=restart`;
+  const path = `${await mirrup.studentPath("Kofi Marrow")}/floor/cross/right?kind=climb&aim=6&onMiss=restart`;
   await page.goto(path);
   await floorIsOpen(page);
   await press(page, "Space", 5);
@@ -53,8 +53,8 @@ test("a drill of the ladder, its misses named by key, and the fix that they ask 
 }) => {
   await page.goto(`${await mirrup.studentPath("Ruta Lindqvaal")}/floor/cross/right`);
   await floorIsOpen(page);
-  await page.getByLabel("Drill", { exact: true }).selectOption({ label: "One and out" });
-  await expect(page.getByText("One repetition and back to a bounce.")).toBeVisible();
+  await page.getByLabel("Drill", { exact: true }).selectOption({ label: "One, then bounce, 5 tries" });
+  await expect(page.getByText(/^Straight into an ordinary bounce\./)).toBeVisible();
   const counter = page.getByRole("status").filter({ hasText: "tries" });
   for (const name of ["1", "1", "1"]) {
     await page.keyboard.press("m");
@@ -79,7 +79,7 @@ test("a drill of the ladder, its misses named by key, and the fix that they ask 
   expect(new Set(items[0]?.misses.slice(0, 3).map((miss) => miss.fault)).size).toBe(1);
 });
 
-test("a hold by its clock, and a spaced drill that closes its gaps", async ({ page, mirrup }) => {
+test("a hold by its clock, and a link that closes its gaps", async ({ page, mirrup }) => {
   const student = await mirrup.studentPath("Jonas Quist");
   await page.clock.install();
   await page.goto(`${student}/floor/basic-bounce/whole?kind=hold&aim=20`);
@@ -90,10 +90,12 @@ test("a hold by its clock, and a spaced drill that closes its gaps", async ({ pa
   await page.getByRole("button", { name: /^Reached/ }).click();
   await expect(page.getByText("40 clean, 0 missed")).toBeVisible();
 
-  await page.goto(`${student}/floor/side-swing/left?kind=spaced&aim=2&spacing=2`);
+  await page.goto(`${student}/floor/side-swing/left?kind=link&aim=2&spacing=2`);
   await floorIsOpen(page);
   await press(page, "Space", 2);
   await expect(page.getByRole("status").filter({ hasText: "tries" })).toContainText("1 bounce between");
+  await press(page, "Space", 2);
+  await expect(page.getByRole("status").filter({ hasText: "tries" })).toContainText("no bounce between");
   await press(page, "Space", 2);
   await expect(page.getByRole("button", { name: /^Reached/ })).toBeVisible();
 });

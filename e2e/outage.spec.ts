@@ -109,7 +109,7 @@ test("a set is kept while the database is gone", async ({ page, mirrup }) => {
 test("a refused set goes to the tray and blocks nobody else's", async ({ page, mirrup }) => {
   const gone = await mirrup.studentPath("Temi Adewood");
   const id = gone.split("/").at(-1) ?? "";
-  await page.goto(`${gone}/floor/basic-bounce/whole`);
+  await page.goto(`${gone}/floor/basic-bounce/whole?kind=streak&aim=10`);
   await floorIsOpen(page);
   await page.keyboard.press("Space");
   const hash = createHash("sha256").update(id).digest("hex");
@@ -122,7 +122,7 @@ test("a refused set goes to the tray and blocks nobody else's", async ({ page, m
   await expect(page.getByRole("heading", { name: "Not stored" })).toBeVisible();
   await expect(page.getByText(/This student was deleted/).first()).toBeVisible();
 
-  await page.goto(`${await mirrup.studentPath("Leo Sandoval-Wren")}/floor/run-step/whole`);
+  await page.goto(`${await mirrup.studentPath("Leo Sandoval-Wren")}/floor/run-step/whole?kind=streak&aim=10`);
   await floorIsOpen(page);
   await page.keyboard.press("Space");
   await page.keyboard.press("Enter");

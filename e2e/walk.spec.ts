@@ -18,7 +18,14 @@ test("from the list of students to a cleared skill that is still there after a r
   );
   await cross.click();
   const panel = page.getByRole("complementary", { name: "The bead in hand" });
-  await panel.getByRole("link", { name: /15 in a row/ }).click();
+  await panel
+    .getByText(/^Ladder:/)
+    .first()
+    .click();
+  await panel
+    .getByRole("link", { name: /^15 in a row/ })
+    .first()
+    .click();
 
   await expect(page.getByRole("heading", { name: "Cross, left side" })).toBeVisible();
   await floorIsOpen(page);

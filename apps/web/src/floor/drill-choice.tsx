@@ -41,11 +41,14 @@ export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoic
   const options = useMemo(() => drillOptions(subject, side, gate), [subject, side, gate]);
   const aim = doseOf(drill);
   const pattern = patternWords(drill);
+  const address = addressOf(drill).toString();
   // The number can be changed by itself; whatever it is, the drill is the same one of the list.
-  const same = options.find(
-    (one) => addressOf(withAim(one.drill, aim)).toString() === addressOf(drill).toString(),
-  );
-  const manner = same?.manner ?? "";
+  const same =
+    options.find((one) => one.id === address) ??
+    options.find((one) => addressOf(withAim(one.drill, aim)).toString() === address);
+  const said = [same?.manner ?? "", pattern === null ? "" : `${pattern}.`]
+    .filter((text) => text !== "")
+    .join(" ");
   return (
     <div className={classes.choice}>
       <NativeSelect
@@ -98,8 +101,7 @@ export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoic
           classNames={{ root: classes.rule, input: classes.ruleInput }}
         />
       )}
-      {manner !== "" && <p className={classes.manner}>{manner}</p>}
-      {pattern !== null && <p className={classes.manner}>{pattern}.</p>}
+      {said !== "" && <p className={classes.manner}>{said}</p>}
     </div>
   );
 }

@@ -47,33 +47,15 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
           onChange={onChoose}
         />
       )}
-      <p className={classes.cue}>{say}</p>
-      <p className={classes.note}>Look at: {look}</p>
+      <p className={classes.cue}>
+        {say} <span>Look at: {look}</span>
+      </p>
       {!begun && cautions.length > 0 && (
         <p className={classes.caution}>{cautions.map((code) => CAUTIONS[code]).join(" ")}</p>
       )}
-      {!begun && isProposed && (
-        <p className={classes.note}>
-          Proposed; it comes off {oddsWords(proposal.chance)}
-          {proposal.after !== null &&
-            `. Once it is passed: ${drillOfWords(about.subject, about.side, proposal.after)}`}
-          .
-        </p>
-      )}
-      {!begun && isProposed && proposal.tryGate !== null && (
-        <p className={classes.note}>
-          <button
-            type="button"
-            className={classes.inline}
-            onClick={() => onChoose(proposal.tryGate?.drill ?? drill)}
-          >
-            Try the gate
-          </button>{" "}
-          {drillWords(proposal.tryGate.drill)}, {oddsWords(proposal.tryGate.chance)}.
-        </p>
-      )}
+      {!begun && isProposed && <ProposalNote about={about} proposal={proposal} onChoose={onChoose} />}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
-      {after !== undefined && (
+      {after !== undefined && (begun || !isProposed) && (
         <p className={classes.then}>
           Then: {subjectName(after.subject, after.side)},{" "}
           {drillOfWords(after.subject, after.side, after.drill)}.
@@ -99,5 +81,30 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
         </p>
       )}
     </div>
+  );
+}
+
+interface ProposalNoteProps {
+  readonly about: RunSubject;
+  readonly proposal: NextItem;
+  readonly onChoose: (drill: Drill) => void;
+}
+
+/** What is to be said of a proposal before its first try: its odds, what comes on its ladder, its gate. */
+function ProposalNote({ about, proposal: { chance, after, tryGate }, onChoose }: ProposalNoteProps) {
+  return (
+    <p className={classes.note}>
+      Proposed; it comes off {oddsWords(chance)}
+      {after !== null && `. Once it is passed: ${drillOfWords(about.subject, about.side, after)}`}.
+      {tryGate !== null && (
+        <>
+          {" "}
+          <button type="button" className={classes.inline} onClick={() => onChoose(tryGate.drill)}>
+            Try the gate
+          </button>{" "}
+          {drillWords(tryGate.drill)}, {oddsWords(tryGate.chance)}.
+        </>
+      )}
+    </p>
   );
 }
