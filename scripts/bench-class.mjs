@@ -12,47 +12,36 @@ const NOW = Date.parse("2026-06-01T17:00:00Z");
 const TODAY = "2026-06-01";
 
 const [core, { CATALOGUE, SCHOOLS }, cohort] = await Promise.all([
-  import("../packages/core/dist/index.js"),
+  import("./lib/core.mjs"),
   import("../packages/catalogue/dist/index.js"),
   import("../packages/cohort/dist/index.js"),
 ]);
-const SCHOOL = SCHOOLS["quick-frontier"];
 
 /** What a simulated student's log may say by now: known sides cleared some weeks ago, half-known ones worked on. */
-function factsOf({ chances }, random) {
-  const facts = new Map();
-  for (const [key, chance] of chances) {
-    const subject = key.slice(0, key.lastIndexOf(":"));
-    const skill = core.skillOf(CATALOGUE, subject);
-    const gate = core.gateOf(SCHOOL, skill);
-    const count = core.gateAsStreak(gate, skill.beats);
-    if (chance < BEGUN_CHANCE) continue;
+function readingOf(syllabus, { chances }, random) {
+  const sets = [...chances].flatMap(([key, chance]) => {
+    if (chance < BEGUN_CHANCE) return [];
+    const { subject, side } = core.sideNamed(key);
+    const count = core.sideOf(syllabus, subject, side).gateStreak;
     const isKnown = chance >= cohort.KNOWN_CHANCE;
     const at = NOW - cohort.between(random, 1, WEEKS * 7) * core.DAY_MS;
     const bestStreak = isKnown ? count : Math.max(1, Math.floor(count * random()));
-    const entry = {
-      ...{ type: "set", id: key, at, lesson: core.localDate(at, "UTC"), bestStreak, clean: 2 * bestStreak },
+    return {
+      ...{ subject, side, id: key, at, lesson: core.localDate(at, "UTC"), bestStreak, clean: 2 * bestStreak },
       ...{ drill: { kind: "streak", count }, misses: isKnown ? [] : [{ count: 10 }], seconds: 600 },
     };
-    facts.set(key, core.addEntry(core.NO_FACTS, entry, gate, skill.beats));
-  }
-  return facts;
+  });
+  const model = core.HANDBOOK_MODEL;
+  const folded = core.foldLines({ sets, decisions: [] }, { syllabus, model });
+  const facts = new core.SideMap(folded.map((one) => [one.owner, one.facts]));
+  return core.readingOf({ syllabus, model, now: NOW, today: TODAY, factsOf: (side) => facts.get(side) });
 }
 
-function studentOf(place, facts, strongerSide) {
-  const context = { catalogue: CATALOGUE, school: SCHOOL, now: NOW, today: TODAY };
-  const standings = core.standingsOf(context, facts);
-  const next = core.nextDrills(standings, { ...context, strongerSide });
-  const options = core.classOptions({
-    ...context,
-    standings,
-    next,
-    underGoals: new Set(),
-    missing: new Set(),
-  });
+function studentOf(place, reading, strongerSide) {
+  const next = core.nextDrills(reading, { strongerSide });
   return {
     id: `student ${place}`,
-    options,
+    options: core.classOptions({ reading, next, underGoals: new Set(), missing: new Set() }),
     heightMm: 1400 + 10 * place,
     landingsLeft: 3000,
     multiplesLeft: 150,
@@ -61,12 +50,15 @@ function studentOf(place, facts, strongerSide) {
 
 export async function benchClass() {
   const course = cohort.courseOf(CATALOGUE);
+  const syllabus = core.syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS["quick-frontier"] });
   const records = Array.from({ length: STUDENTS }, (_, place) => {
     const seed = 700 + place;
     const student = cohort.simulateStudent(course, seed, 0.05 + (0.6 * place) / STUDENTS);
-    return { facts: factsOf(student, cohort.randomFrom(seed)), strongerSide: student.strongerSide };
+    const reading = readingOf(syllabus, student, cohort.randomFrom(seed));
+    return { reading, strongerSide: student.strongerSide };
   });
-  const read = () => records.map(({ facts, strongerSide }, place) => studentOf(place, facts, strongerSide));
+  const read = () =>
+    records.map(({ reading, strongerSide }, place) => studentOf(place, reading, strongerSide));
   const students = read();
   const asked = {
     ...{

@@ -12,7 +12,7 @@ const SEED = Number(process.env.MIRRUP_BENCH_SEED ?? 4000);
 const WANTED = [0.55, 0.9];
 
 const [core, { CATALOGUE, SCHOOLS }, cohort] = await Promise.all([
-  import("../packages/core/dist/index.js"),
+  import("./lib/core.mjs"),
   import("../packages/catalogue/dist/index.js"),
   import("../packages/cohort/dist/index.js"),
 ]);

@@ -15,7 +15,7 @@ const FRAME_MS = 1000 / 60;
 const REPAIR_LIMIT_MS = 20;
 
 const [core, { CATALOGUE }] = await Promise.all([
-  import("../packages/core/dist/index.js"),
+  import("./lib/core.mjs"),
   import("../packages/catalogue/dist/index.js"),
 ]);
 

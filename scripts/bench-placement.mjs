@@ -22,13 +22,13 @@ function accuracyOf(conclusions, isKnown) {
 
 /** Prints both accuracies after every number of questions, for both ways of asking. */
 export async function benchPlacement() {
-  const [{ place, placementModel, sideKey, sidesOf, skillOf }, { CATALOGUE, SCHOOLS }, cohort] =
+  const [{ place, placementModel, sideKey, sidesOf, skillOf, syllabusOf }, { CATALOGUE, SCHOOLS }, cohort] =
     await Promise.all([
-      import("../packages/core/dist/index.js"),
+      import("./lib/core.mjs"),
       import("../packages/catalogue/dist/index.js"),
       import("../packages/cohort/dist/index.js"),
     ]);
-  const school = SCHOOLS["quick-frontier"];
+  const syllabus = syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS["quick-frontier"] });
   const students = cohort.simulateCohort(CATALOGUE, STUDENTS, SEED);
   const byDepth = [...CATALOGUE.order].sort(
     (one, other) => CATALOGUE.levels.get(one) - CATALOGUE.levels.get(other),
@@ -45,7 +45,7 @@ export async function benchPlacement() {
   for (const [name, choose] of Object.entries(ways)) {
     const sums = Array.from({ length: QUESTIONS + 1 }, () => ({ plain: 0, balanced: 0 }));
     for (const student of students) {
-      const model = placementModel(CATALOGUE, school, { strongerSide: student.strongerSide });
+      const model = placementModel(syllabus, { strongerSide: student.strongerSide });
       const random = cohort.randomFrom(student.seed + 7);
       const isKnown = ({ subject, side }) => cohort.knows(student, sideKey(subject, side));
       let answers = [];

@@ -100,15 +100,15 @@ async function benchGrid(api, headers) {
 }
 
 async function benchPaths() {
-  const { goalPath, standingsOf } = await import("../packages/core/dist/index.js");
+  const { goalPath, HANDBOOK_MODEL, readingOf, syllabusOf } = await import("./lib/core.mjs");
   const { CATALOGUE, SCHOOLS } = await import("../packages/catalogue/dist/index.js");
-  const context = {
-    catalogue: CATALOGUE,
-    school: SCHOOLS["quick-frontier"],
-    now: Date.UTC(2026, 5, 1),
-    today: "2026-06-01",
-  };
-  const standings = standingsOf(context, new Map());
+  const syllabus = syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS["quick-frontier"] });
+  const read = () =>
+    readingOf({
+      ...{ syllabus, model: HANDBOOK_MODEL, now: Date.UTC(2026, 5, 1), today: "2026-06-01" },
+      factsOf: () => undefined,
+    });
+  const reading = read();
   const topological = () => {
     const done = new Set();
     const order = [];
@@ -124,17 +124,11 @@ async function benchPaths() {
   const pass = microseconds(topological);
   const hardest = [{ subject: "side-cross-back-quad", side: "both" }];
   const all = CATALOGUE.order.map((subject) => ({ subject, side: "both" }));
-  const path = (goals) => microseconds(() => goalPath(standings, goals, context));
+  const path = (goals) => microseconds(() => goalPath(reading, goals));
   const reference = "one topological pass over the catalogue";
   printRatio("the path to the furthest skill, from nothing", path(hardest), pass, reference, "µs");
   printRatio("the path to every skill at once, from nothing", path(all), pass, reference, "µs");
-  printRatio(
-    "standings of every side",
-    microseconds(() => standingsOf(context, new Map())),
-    pass,
-    reference,
-    "µs",
-  );
+  printRatio("standings of every side", microseconds(read), pass, reference, "µs");
 }
 
 async function benchWrites(api, studentId, headers) {
@@ -234,7 +228,7 @@ function microseconds(call) {
 const SIXTEEN_BEATS = "sr xr o (o xr) o sr/r xr/r o ur (o o) o/r+tapl o/l+tapr br o sl xl";
 
 async function benchScores() {
-  const { checkScore, measureScore, parseScore } = await import("../packages/core/dist/index.js");
+  const { checkScore, measureScore, parseScore } = await import("./lib/core.mjs");
   const read = (text) => {
     const { score } = parseScore(text);
     return [checkScore(score), measureScore(score)];

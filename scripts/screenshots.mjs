@@ -118,7 +118,7 @@ const VIEWS = [
     name: "floor",
     size: "desk",
     open: async (page, student) => {
-      await page.goto(`${student}/floor/cross/left?kind=climb&aim=5&miss=repeat`);
+      await page.goto(`${student}/floor/cross/left?kind=climb&aim=5`);
       await page.getByRole("button", { name: "Clean" }).waitFor();
       await press(
         page,
@@ -205,7 +205,7 @@ const VIEWS = [
     name: "floor-phone",
     size: "phone",
     open: async (page, student) => {
-      await page.goto(`${student}/floor/side-swing-cross/right`);
+      await page.goto(`${student}/floor/side-swing-cross/right?kind=one-out&aim=5`);
       await page.getByRole("button", { name: "Clean" }).waitFor();
     },
   },
