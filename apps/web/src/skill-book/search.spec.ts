@@ -32,4 +32,11 @@ describe("finding a skill", () => {
     expect(found("  ")).toHaveLength(91);
     expect(found("qqqqzzzz")).toEqual([]);
   });
+
+  it.each(["dubble under", "doubel under", "double undr", "Double-Under", "double under"])(
+    "puts %j at the double under",
+    (words) => {
+      expect(searchSkills(words)[0]?.id).toBe("double-under");
+    },
+  );
 });
