@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, press, test } from "./fixtures.js";
+import { expect, test } from "./fixtures.js";
 
 /** What Wren can do already, as whoever places them sees it. */
 const KNOWN =
