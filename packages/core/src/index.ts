@@ -11,6 +11,7 @@ export { type RuleFault } from "./rope/fault.js";
 export { type Measures, measureScore } from "./rope/measure.js";
 export { mirrorScore } from "./rope/mirror.js";
 export { parseScore, scoreOf } from "./rope/parse.js";
+export { heightOf } from "./rope/physics.js";
 export { printScore } from "./rope/print.js";
 export { multipleName, readScore } from "./rope/reading.js";
 export { LIMITS, type Score, expandBeats } from "./rope/score.js";

@@ -14,6 +14,7 @@ import {
   type Pose,
   type Score,
   type Timing,
+  heightOf,
 } from "@mirrup/core";
 
 /** Longer scores are drawn up to here; what follows would not be looked at in one picture. */
@@ -79,7 +80,6 @@ const TAIL = 28;
 const LEAD_SECONDS = 0.14;
 const APART = 4;
 const CAPTION_ROWS = 3;
-const GRAVITY = 9.81;
 
 interface Stop {
   readonly at: number;
@@ -165,7 +165,7 @@ export function braidLayout(score: Score, timing: Timing, dominant: Hand, availa
       landX: xAt(start + airtime),
       endX: xAt(start + cycle),
       turns: beat?.turns.length ?? 0,
-      heightMetres: (GRAVITY * airtime ** 2) / 8,
+      heightMetres: heightOf(airtime),
       pass: beat?.turns.some(({ arms, turn }) => UNDER_FEET[arms] && !turn.caught) ?? false,
     };
   });
