@@ -1,4 +1,5 @@
 /** The record of a student, what comes next, and the drill on the floor. */
+export { rungChance } from "./next/odds.js";
 export { type BaseTestProgress, baseTestProgress, isOfBaseTest } from "./record/base-test.js";
 export { bearingsOf, evidenceOf } from "./record/evidence.js";
 export {
@@ -46,7 +47,7 @@ export { type Goal, type PathOptions, goalPath, goalSides } from "./next/goal-pa
 export { type NextDrill, type NextReason, type OnPath, type SideOrder, nextDrills } from "./next/next.js";
 export { stageOf } from "./next/stage.js";
 export { type Together, usefulTogether } from "./next/together.js";
-export { suited, walkedOf } from "./next/walk.js";
+export { walkedOf } from "./next/walk.js";
 export { ROUND_ANSWERS, type RoundAnswer, askedInARow, roundCounts } from "./floor/round.js";
 export { type Run, runOf, secondsOf } from "./floor/run.js";
 export { type Suggestion, suggestionOf } from "./floor/suggestion.js";

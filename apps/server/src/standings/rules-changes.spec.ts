@@ -1,4 +1,4 @@
-import type { Items, NextItem, RulesChange, StandingItem } from "@mirrup/contract";
+import type { Items, NextItem, RulesChange, RungItem, StandingItem } from "@mirrup/contract";
 import { rulesChangesReply } from "@mirrup/contract/schemas";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "@jest/globals";
 import { setOf, startTestApp, type TestApp } from "../testing/test-app.js";
@@ -133,5 +133,22 @@ describe("what was evidence for what", () => {
       expect(chance).toBeGreaterThan(0.5);
       expect(chance).toBeLessThanOrEqual(1);
     }
+  });
+
+  it("shows a side's ladder as it is asked, the gate as the gate, with what is passed and where one is", async () => {
+    await log({
+      subject: "cross",
+      side: "left",
+      drill: { kind: "streak", count: 15 },
+      clean: 6,
+      misses: [{ position: 5 }],
+      bestStreak: 4,
+    });
+    const { body } = await server.get(`/api/students/${student}/ladder?subject=cross&side=left`);
+    const { items } = body as Items<RungItem>;
+    expect(items.find((one) => one.id === "gate")?.drill).toMatchObject({ kind: "streak", count: 15 });
+    expect(items.filter((one) => one.isNext)).toHaveLength(1);
+    expect(items.some((one) => one.state === "passed")).toBe(true);
+    for (const { chance } of items) expect(chance >= 0 && chance <= 1).toBe(true);
   });
 });

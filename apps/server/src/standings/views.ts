@@ -8,7 +8,7 @@ import {
   isMet,
   nextDrills,
   stageOf,
-  suited,
+  rungChance,
   walkedOf,
   type Goal,
   type NextDrill,
@@ -88,8 +88,8 @@ export function nextItem({
 export function ladderItems(reading: Reading, side: Side): readonly RungItem[] {
   const { standing, step } = stageOf(reading, side);
   return walkedOf(standing).map(({ rung, state }) => {
-    const { drill, chance } = suited(reading, standing, rung);
-    const { id, holds, isPart, isAfterGate } = rung;
+    const { id, drill, holds, isPart, isAfterGate } = rung;
+    const chance = rungChance(reading, standing, rung);
     const about = rung.about.map(({ subject, side: name }) => ({ subject, side: name }));
     return { id, drill, state, chance, holds, about, isPart, isAfterGate, isNext: step?.rung.id === id };
   });
