@@ -140,9 +140,9 @@ describe("what was evidence for what", () => {
       subject: "cross",
       side: "left",
       drill: { kind: "streak", count: 15 },
-      clean: 6,
-      misses: [{ position: 5 }],
-      bestStreak: 4,
+      clean: 12,
+      misses: [{ position: 13 }],
+      bestStreak: 12,
     });
     const { body } = await server.get(`/api/students/${student}/ladder?subject=cross&side=left`);
     const { items } = body as Items<RungItem>;
