@@ -7,7 +7,7 @@ import { comboKey, comboSubject, linkKey } from "../log/combo-subject.js";
 import { comboStanding, sidesOfScore } from "./combo.js";
 import { learningOf, type ComboSet } from "./learning.js";
 import { learningSteps, type LearningStep } from "./learning-steps.js";
-import { linkAtTurn, linksOf } from "./links.js";
+import { linksByTurn, linksOf } from "./links.js";
 import { NO_FACTS } from "../record/facts.js";
 import { startReview } from "../record/review.js";
 
@@ -159,7 +159,7 @@ describe("what the record says of it", () => {
   it("puts a miss at the link whose part the rope caught in", () => {
     const links = linksOf(COMBO, OPTIONS);
     // o sr sl (o o) xr o: bottoms 1 to 7.
-    expect([1, 3, 4, 5, 6, 7, 9].map((turn) => linkAtTurn(COMBO, links, turn)?.place ?? null)).toEqual([
+    expect([1, 3, 4, 5, 6, 7, 9].map((turn) => linksByTurn(COMBO, links)[turn - 1]?.place ?? null)).toEqual([
       null,
       null,
       2,

@@ -61,12 +61,3 @@ export function linksByTurn(
     beats.slice(from, from + count).flatMap(({ turns }) => turns.map(() => byPlace.get(place) ?? null)),
   );
 }
-
-/** The link that a miss at a bottom of the combo belongs to, from 1; null for the first part and past the end. */
-export function linkAtTurn(
-  parts: readonly ComboPart[],
-  links: readonly ComboLink[],
-  turn: number,
-): ComboLink | null {
-  return linksByTurn(parts, links)[turn - 1] ?? null;
-}

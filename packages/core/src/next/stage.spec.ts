@@ -6,7 +6,7 @@ import { FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { at, best, NOW, readingFrom, TODAY, type Known } from "../testing/small-reading.js";
 import { taughtCatalogue } from "../testing/taught-catalogue.js";
 import { drillChance, rungChance } from "./odds.js";
-import { fixFor, stageOf } from "./stage.js";
+import { stageOf } from "./stage.js";
 
 const SYLLABUS = syllabusOf({ catalogue: taughtCatalogue(), school: FIVE_IN_A_ROW });
 const CROSS = sideOf(SYLLABUS, "cross", "right");
@@ -89,15 +89,5 @@ describe("the odds of a drill", () => {
       9,
     );
     expect(drillChance(reading, CROSS, { kind: "shadow", count: 10 })).toBeGreaterThan(0.5);
-  });
-});
-
-describe("the drill that mends a fault", () => {
-  it("is the first of the named kinds that stands on the ladder", () => {
-    const { reading } = stage({});
-    expect(fixFor(reading, CROSS, ["hold", "toe-catch", "one-stop"])?.drill).toMatchObject({
-      ...{ kind: "toe-catch", score: "xr!" },
-    });
-    expect(fixFor(reading, CROSS, ["hold"])).toBeNull();
   });
 });

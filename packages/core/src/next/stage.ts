@@ -3,9 +3,9 @@
  * chance, whether it is begun, stuck, had enough of for today, near its gate. Derived once for a reading;
  * everything that proposes reads it.
  */
-import { inARow, cleanOfTries } from "../record/chance.js";
+import { gateChance } from "../record/chance.js";
 import { standingOf, type Reading, type Standing } from "../record/standing.js";
-import { drillKey, gateDrill, type Drill, type DrillKind } from "../syllabus/drill.js";
+import { drillKey, gateDrill, type Drill } from "../syllabus/drill.js";
 import { gateDrillOf, gatePlace } from "../syllabus/ladder.js";
 import { gateAsStreak, gateKey, gateTarget, type Gate } from "../syllabus/gates.js";
 import type { Rung, Side } from "../syllabus/side.js";
@@ -43,20 +43,14 @@ const FAILED = 2;
 /** Lessons on gentle rungs after which the whole is tried once. */
 const GENTLE_LESSONS = 2;
 
-function gateOdds(standing: Standing, gate: Gate): number {
-  const { belief, of } = standing;
-  return gate.kind === "clean"
-    ? cleanOfTries(belief, gate.clean, gate.of)
-    : inARow(belief, gateAsStreak(gate, of.skill.beats));
-}
-
 function isNear({ facts, of }: Standing, gate: Gate): boolean {
   const streak = gateAsStreak(gate, of.skill.beats);
   return facts.lessons.slice(0, 2).some((lesson) => lesson.bestStreak >= NEAR * streak);
 }
 
 function gateOf(standing: Standing, gate: Gate): Pick<Stage, "tryGate" | "isGateFirst"> {
-  const chance = gateOdds(standing, gate);
+  const { belief, of } = standing;
+  const chance = gateChance(belief, gate, gateAsStreak(gate, of.skill.beats));
   const isOffered = chance >= OFFERED_CHANCE || isNear(standing, gate);
   const isOwn = gateKey(gate) === gateKey(standing.of.gate);
   const drill = isOwn ? gateDrillOf(standing.of) : gateDrill(gate);
@@ -155,16 +149,6 @@ function turnOf(
   if (asksWhole(standing, today) && usual.rung.holds !== "whole") {
     const whole = wholeStep(reading, standing);
     if (whole !== null) return { step: whole, turn: "whole-once" };
-  }
-  return null;
-}
-
-/** The rungs of the ladder on which a fault is isolated: the first listed kind that stands on it. */
-export function fixFor(reading: Reading, side: Side, kinds: readonly DrillKind[]): Step | null {
-  const standing = standingOf(reading, side);
-  for (const kind of kinds) {
-    const rung = side.ladder.find((one) => one.drill.kind === kind && !one.isAfterGate);
-    if (rung !== undefined) return stepOn(reading, standing, rung);
   }
   return null;
 }

@@ -2,7 +2,6 @@ import { describe, expect, it } from "@jest/globals";
 import { scoreOf } from "../rope/parse.js";
 import { parseClassLadder, parseLadders, parseSkillLadder, type LadderTexts } from "./ladder-line.js";
 import { SKILL_CLASSES } from "./skill.js";
-import { partsOfMultiple } from "./split.js";
 import { inStep } from "./step.js";
 import { filled } from "./template.js";
 
@@ -70,13 +69,7 @@ describe("a template", () => {
   });
 });
 
-describe("a multiple in parts, and a skill in a step", () => {
-  it("splits at the most even place where both can be jumped", () => {
-    expect(partsOfMultiple(scoreOf("(o xr) o"))).toEqual(["o", "xr"]);
-    expect(partsOfMultiple(scoreOf("(o o o o)"))).toEqual(["(o o)", "(o o)"]);
-    expect(partsOfMultiple(scoreOf("xr o"))).toBeNull();
-  });
-
+describe("a skill in a step", () => {
   it("takes the step's feet in turn, and none where the skill has feet of its own", () => {
     expect(inStep(scoreOf("xr o"), scoreOf("o/r o/l"), "right")).toBe("xr/r o/l");
     expect(inStep(scoreOf("xr o"), scoreOf("o/r o/l"), "left")).toBe("xr/l o/r");
