@@ -1,11 +1,11 @@
 import type { LessonView } from "@mirrup/contract";
+import { drillOfWords } from "../app/drill-words.js";
 import { useQuery } from "@tanstack/react-query";
 import { capital, subjectName } from "../app/words.js";
 import { compare, type PlannedAndDone } from "./compare.js";
 import classes from "./done-table.module.css";
 import { doneQuery } from "./queries.js";
 import type { ShownPlan } from "./shown.js";
-import { taskWords } from "./words.js";
 
 interface DoneTableProps {
   readonly lesson: LessonView;
@@ -57,7 +57,8 @@ export function DoneTable({ lesson, plan, nameOf }: DoneTableProps) {
                 <td>{row.planned === null ? "beside" : row.planned.turn + 1}</td>
                 <td>
                   {capital(subjectName(row.subject, row.side))}
-                  {row.planned !== null && `: ${taskWords({ ...row.planned.place, side: "whole" })}`}
+                  {row.planned !== null &&
+                    `: ${drillOfWords(row.subject, row.side, row.planned.place.drill)}`}
                 </td>
                 <td data-done={row.done !== null}>{doneWords(row)}</td>
               </tr>

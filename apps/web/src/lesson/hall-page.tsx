@@ -271,7 +271,7 @@ function Step({ plan, step, lessonId, nameOf }: StepProps) {
                   <li key={pair.map((one) => one.id).join(" ")}>
                     {pair.map(({ id, place }) => (
                       <span key={id}>
-                        <strong>{nameOf(id)}</strong> {taskWords(place)}
+                        <strong>{nameOf(id)}</strong> {taskWords(subject, place)}
                         {USE_NAMES[place.use] !== "" && `, ${USE_NAMES[place.use]}`}
                       </span>
                     ))}

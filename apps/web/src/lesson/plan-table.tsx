@@ -238,7 +238,7 @@ function Chip({
     drag.transform === null
       ? {}
       : { transform: `translate(${drag.transform.x}px, ${drag.transform.y}px)`, zIndex: 2 };
-  const words = placeWords(place);
+  const words = placeWords(stations[station]?.subject ?? "", place);
   const mayDo = new Set(options.find((student) => student.id === id)?.options.map((one) => one.subject));
   return (
     <Menu width={280} position="bottom-start" disabled={!mayEdit}>

@@ -83,7 +83,8 @@ export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteShe
                     {place !== null && subject !== null && (
                       <span className={classes.task}>
                         <span>
-                          <strong>{place.station + 1}</strong> {skillName(subject)}: {taskWords(place)}
+                          <strong>{place.station + 1}</strong> {skillName(subject)}:{" "}
+                          {taskWords(subject, place)}
                         </span>
                         <i className={classes.box} />
                       </span>

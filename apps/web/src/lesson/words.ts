@@ -1,7 +1,7 @@
 /** What a class plan says, in words. */
 import type { Attendance } from "@mirrup/contract";
 import type { ClassFault, ClassUse, Place, Watch } from "@mirrup/core/planning";
-import { drillWords, oddsWords } from "../app/drill-words.js";
+import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { listWords, reasonWords, wholeWords } from "../app/words.js";
 
 export const ATTENDANCE_NAMES: Readonly<Record<Attendance, string>> = {
@@ -26,7 +26,7 @@ export const USE_NAMES: Readonly<Record<ClassUse, string>> = {
 };
 
 /** What a student does in a turn, and why. */
-export function placeWords({ side, drill, use, chance, reason }: Place): string {
+export function placeWords(subject: string, { side, drill, use, chance, reason }: Place): string {
   const whose = side === "whole" ? "" : `${side} side, `;
   const odds = chance === null ? "" : `: ${oddsWords(chance)}`;
   const why: Readonly<Record<ClassUse, string>> = {
@@ -35,12 +35,12 @@ export function placeWords({ side, drill, use, chance, reason }: Place): string 
     show: "Just cleared or soon due: shows it and counts, which is its review.",
     keep: "Nothing nearer is open here; it keeps going.",
   };
-  return `${whose}${drillWords(drill)}${odds}. ${why[use]}`.trim();
+  return `${whose}${drillOfWords(subject, side, drill)}${odds}. ${why[use]}`.trim();
 }
 
 /** What one student is to do, short: `left, 8 in a row`. */
-export function taskWords({ side, drill }: Pick<Place, "side" | "drill">): string {
-  const what = drillWords(drill);
+export function taskWords(subject: string, { side, drill }: Pick<Place, "side" | "drill">): string {
+  const what = drillOfWords(subject, side, drill);
   return side === "whole" ? what : `${side}, ${what}`;
 }
 
