@@ -13,17 +13,8 @@ export {
 } from "./student.js";
 export { Pupil } from "./pupil.js";
 export { Trainee, type Attempt, type Learner } from "./trainee.js";
-export {
-  atRandom,
-  byProposal,
-  coached,
-  goalFor,
-  IN_ORDER,
-  ownNeeds,
-  startsOf,
-  type Coached,
-  type Coaching,
-  type Policy,
-  type Said,
-} from "./coached/coached.js";
+export { coached, type Coached, type Coaching, type Policy, type Said } from "./coached/coached.js";
+export { bandError, bandsOf, heldShare, type Band } from "./coached/measures.js";
+export { peopleOf, POPULATIONS, type PeopleOptions, type Person, type Population } from "./coached/people.js";
+export { atRandom, byProposal, IN_ORDER, ownNeeds } from "./coached/policies.js";
 export { lessonsOf, type LessonSet, type Teaching } from "./history.js";

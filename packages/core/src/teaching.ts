@@ -25,6 +25,7 @@ export { type LessonLoad, type Load, type WeekLoad, landingsOf, setLoad, weekLoa
 export { type MissMap, missMap } from "./record/miss-map.js";
 export { HANDBOOK_MODEL, type LearnerModel } from "./record/model.js";
 export { neededDose } from "./record/passing.js";
+export { refit } from "./record/refit.js";
 export { type Review } from "./record/review.js";
 export {
   type Reading,

@@ -13,6 +13,8 @@ import {
   sideKey,
   DRILL_ROWS,
   type Drill,
+  type Lines,
+  type LoggedDecision,
   type LoggedSet,
   type PlacementAnswer,
   type Side,
@@ -23,9 +25,7 @@ import {
   bearingsOf,
   entriesOfDecision,
   entriesOfSet,
-  goalPath,
   neededDose,
-  nextDrills,
   readingOf,
   runOf,
   secondsOf,
@@ -38,7 +38,6 @@ import {
   type SideFacts,
   type Tap,
 } from "@mirrup/core/teaching";
-import { between, randomFrom, type Random } from "../random.js";
 import type { Learner } from "../trainee.js";
 
 /** What a policy chooses to do now; null where it knows of nothing. */
@@ -72,7 +71,7 @@ export interface Coached {
     readonly expected: number;
     readonly came: number;
   }[];
-  readonly log: readonly LoggedSet[];
+  readonly log: Lines;
 }
 
 export interface Coaching {
@@ -137,7 +136,8 @@ function firstGoAtTop(drill: Drill, taps: readonly Tap[]): boolean {
 /** One student under one policy: the record so far, and what it has cost. */
 class Course {
   readonly facts = new Map<Side, SideFacts>();
-  readonly log: LoggedSet[] = [];
+  private readonly sets: LoggedSet[] = [];
+  private readonly decisions: LoggedDecision[] = [];
   readonly said: Said[] = [];
   readonly left: { of: Side; low: number; high: number; expected: number; at: number }[] = [];
   readonly came: Coached["left"][number][] = [];
@@ -153,8 +153,14 @@ class Course {
     for (const { of, answer } of coaching.placed) {
       const { subject, side } = of;
       const decision = { kind: "place", answer, seen: true } as const;
-      this.add(entriesOfDecision({ ...this.line(), subject, side, decision }, coaching));
+      const line = { ...this.line(), subject, side, decision };
+      this.decisions.push(line);
+      this.add(entriesOfDecision(line, coaching));
     }
+  }
+
+  get log(): Lines {
+    return { sets: this.sets, decisions: this.decisions };
   }
 
   get now(): number {
@@ -223,7 +229,7 @@ class Course {
     const { subject, side } = of;
     const timed = seconds === null ? {} : { seconds: Math.min(clock, seconds) };
     const set: LoggedSet = { ...this.line(), subject, side, drill, clean, misses, bestStreak, ...timed };
-    this.log.push(set);
+    this.sets.push(set);
     this.add(entriesOfSet(set, { syllabus, model }));
     this.followTries(
       bearings.filter((one) => one.holds).map((one) => one.of),
@@ -283,93 +289,4 @@ export function coached(coaching: Coaching): Coached {
   }
   const { tries, lessons, said, came, log } = course;
   return { reached, tries, lessons, said, left: came, log };
-}
-
-/**
- * Mirrup: always the first proposal that is on the way to the goal; the gate that is offered beside it is
- * tried once a lesson, as an instructor would.
- */
-export function byProposal(strongerSide: "left" | "right"): Policy {
-  const tried = new Map<Side, string>();
-  return (reading, goal) => {
-    const { subject, side } = goal;
-    const steps = goalPath(reading, [{ subject, side }]).steps.filter(
-      ({ of }) => of !== reading.syllabus.baseTest,
-    );
-    const path = steps.map(({ of, gate }) => ({ of, gate, goal: subject }));
-    const onPath = new Set(path.map(({ of }) => of));
-    const first = nextDrills(reading, { strongerSide, path }).find(({ of }) => onPath.has(of));
-    if (first === undefined) return null;
-    const { of, drill, chance, tryGate } = first;
-    if (tryGate === null || tried.get(of) === reading.today) return { of, drill, chance };
-    tried.set(of, reading.today);
-    return { of, ...tryGate };
-  };
-}
-
-/** The goal's needs and theirs, of each either the first way, and the goal itself. */
-export function ownNeeds(goal: Side): readonly Side[] {
-  const found = new Set<Side>();
-  const visit = (side: Side) => {
-    if (found.has(side)) return;
-    found.add(side);
-    for (const [way = []] of side.needs) for (const asked of way) visit(asked.of);
-  };
-  visit(goal);
-  return [...found].sort((one, other) => one.index - other.index);
-}
-
-/** Plainly: the goal's own needs, one chosen of those that are open, always at its gate. */
-export function plainly(choose: (open: readonly Side[]) => Side | undefined): Policy {
-  return (reading, goal) => {
-    const needs = ownNeeds(goal);
-    const standings = needs.map((side) => standingOf(reading, side));
-    const open = standings
-      .filter(({ status }) => status === "ready" || status === "working")
-      .map(({ of }) => of);
-    const of = choose(open);
-    if (of !== undefined)
-      return {
-        of,
-        drill: of.ladder.find((rung) => rung.id === "gate")?.drill ?? {
-          kind: "streak",
-          count: of.gateStreak,
-        },
-        chance: null,
-      };
-    // A need that is cleared, but not so many in a row as something asks.
-    const short = standings
-      .flatMap((one) => (one.status === "locked" ? one.unmet : []))
-      .find((gap) => gap.gate.kind === "streak" && gap.need > 0);
-    return short?.gate.kind === "streak"
-      ? { of: short.of, drill: { kind: "streak", count: short.gate.count }, chance: null }
-      : null;
-  };
-}
-
-export const IN_ORDER: Policy = plainly(([first]) => first);
-
-export function atRandom(seed: number): Policy {
-  const random = randomFrom(seed);
-  return plainly((open) => open[between(random, 0, Math.max(0, open.length - 1))]);
-}
-
-/** A goal a few steps ahead: what the student cannot do yet, with two to six needs that they cannot either. */
-export function goalFor(
-  syllabus: Syllabus,
-  knows: (side: Side) => boolean,
-  stronger: "left" | "right",
-  random: Random,
-): Side | undefined {
-  const goals = syllabus.sides.filter((side) => {
-    if (knows(side) || (side.side !== "whole" && side.side !== stronger)) return false;
-    const missing = ownNeeds(side).filter((one) => one !== syllabus.baseTest && !knows(one)).length - 1;
-    return missing >= 2 && missing <= 6;
-  });
-  return goals[between(random, 0, Math.max(0, goals.length - 1))];
-}
-
-/** What placement would have found of a student: the sides that are known, and their neighbours that are not. */
-export function startsOf(syllabus: Syllabus, knows: (side: Side) => boolean): Coaching["placed"] {
-  return syllabus.sides.filter(knows).map((of) => ({ of, answer: "clean" as const }));
 }

@@ -64,6 +64,8 @@ describe("a streak", () => {
   it("goes on from its count until a miss, where more is in reach", () => {
     const drill: Drill = { kind: "streak", count: 3, upTo: 6 };
     expect(runOf(drill, taps("ccc")).end).toBe("running");
+    expect(runOf(drill, taps("cccm"))).toMatchObject({ bestStreak: 3, reached: 3, end: "passed" });
+    expect(runOf(drill, taps("ccm")).end).toBe("running");
     expect(runOf(drill, taps("ccccm"))).toMatchObject({ bestStreak: 4, reached: 4, end: "passed" });
     expect(runOf(drill, taps("ccccccc"))).toMatchObject({ bestStreak: 6, clean: 6, end: "passed" });
   });

@@ -5,7 +5,7 @@ import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
 import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { drillKey } from "../syllabus/drill.js";
 import { taughtCatalogue } from "../testing/taught-catalogue.js";
-import { best, NOW, readingFrom, TODAY, type Known } from "../testing/small-reading.js";
+import { best, NOW, readingFrom, rungOf, TODAY, type Known } from "../testing/small-reading.js";
 import { nextDrills, type NextOptions, type OnPath } from "./next.js";
 
 const CATALOGUE = catalogueOf(
@@ -221,6 +221,33 @@ describe("what comes next", () => {
     expect(order([begun("a"), begun("b")]).slice(2)).toEqual(["begun", "c", "d"]);
   });
 
+  it("finishes both sides of two new skills before it begins a third", () => {
+    const wide = catalogueOf(
+      ["begun", "one", ""],
+      ...(["a", "b", "c", "d"] as const).map((id) => [id, "two", "", "swing"] as const),
+    );
+    const order = next([["begun", "whole", SHAKY]], {}, wide).map((one) => `${one.subject} ${one.side}`);
+    expect(order).toEqual([
+      "begun whole",
+      ...["a right", "b right", "a left", "b left"],
+      ...["c right", "d right", "c left", "d left"],
+    ]);
+  });
+
+  it("works first on what is nearest to its gate, whatever opens more", () => {
+    const near = (bestStreak: number) => ({ ...SHAKY, bestStreak, gateBest: bestStreak });
+    const order = (swing: number, double: number) =>
+      next([
+        ["bounce", "whole", 5],
+        ["swing", "right", near(swing)],
+        ["double", "whole", near(double)],
+      ])
+        .slice(0, 2)
+        .map((one) => one.subject);
+    expect(order(3, 1)).toEqual(["swing", "double"]);
+    expect(order(1, 3)).toEqual(["double", "swing"]);
+  });
+
   it("puts a review that is due before something new, those under a goal first", () => {
     const review = { stage: 0, since: NOW, due: "2026-05-20", kinClean: 0, lowRow: 0 };
     const [first] = next([["bounce", "whole", { ...best(5), review }]]);
@@ -241,7 +268,7 @@ describe("a side that does not move", () => {
   // The catches are behind it, so that there is something to go back to.
   const { ladder } = sideOf(syllabusOf({ catalogue: TAUGHT, school: FIVE_IN_A_ROW }), "cross", "right");
   const passed = Object.fromEntries(
-    ladder.slice(0, 5).map(({ drill }) => [drillKey(drill), { passed: 1, lesson: "2026-05-20", failed: 0 }]),
+    ladder.slice(0, 5).map(({ drill }) => [drillKey(drill), rungOf(1, 0, "2026-05-20")]),
   );
   const of = (facts: Partial<SideFacts>, behind: SideFacts["rungs"] = passed) =>
     next(
@@ -260,17 +287,35 @@ describe("a side that does not move", () => {
     expect(stuck?.chance).toBeGreaterThan(usual?.chance ?? 1);
   });
 
-  it("steps back once the same drill failed twice running today, until what it steps back to is passed", () => {
+  it("steps back at every second failure of a drill today, until what it steps back to is passed since", () => {
     const usual = of({});
     const key = usual === undefined ? "" : drillKey(usual.drill);
     const failed = (times: number, more: SideFacts["rungs"] = {}) =>
-      of({ rungs: { [key]: { passed: 0, lesson: TODAY, failed: times }, ...more } });
+      of({ rungs: { [key]: rungOf(0, times), ...more } });
     expect(failed(1)?.drill).toEqual(usual?.drill);
     const back = failed(2);
     expect(back?.reason.code).toBe("step-back");
     expect(back?.chance).toBeGreaterThan(usual?.chance ?? 1);
     const done = back === undefined ? "" : drillKey(back.drill);
-    expect(failed(2, { [done]: { passed: 1, lesson: TODAY, failed: 0 } })?.reason.code).not.toBe("step-back");
+    const since = { [done]: rungOf(1, 0, TODAY, NOW + 1) };
+    expect(failed(2, since)?.drill).toEqual(usual?.drill);
+    expect(failed(2, { [done]: rungOf(1, 0, TODAY, NOW - 1) })?.reason.code).toBe("step-back");
+    expect(failed(3, since)?.reason.code).not.toBe("step-back");
+    expect(failed(4, { [done]: rungOf(1, 0, TODAY, NOW - 1) })?.reason.code).toBe("step-back");
+  });
+
+  it("goes further back where the step back fails as well", () => {
+    const usual = of({});
+    const key = usual === undefined ? "" : drillKey(usual.drill);
+    const back = of({ rungs: { [key]: rungOf(0, 2) } });
+    const near = back === undefined ? "" : drillKey(back.drill);
+    const further = of({ rungs: { [key]: rungOf(0, 2), [near]: rungOf(1, 2) } });
+    expect(further?.reason.code).toBe("step-back");
+    expect([usual?.drill.kind, back?.drill.kind, further?.drill.kind]).toEqual([
+      "one-stop",
+      "stop-in",
+      "toe-catch",
+    ]);
   });
 
   it("tries the whole once after two lessons without it", () => {

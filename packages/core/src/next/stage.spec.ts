@@ -1,9 +1,9 @@
 import { describe, expect, it } from "@jest/globals";
-import type { SideFacts } from "../record/facts.js";
-import { cleanOfTries, inARow } from "../record/chance.js";
+import { NO_FACTS, type SideFacts } from "../record/facts.js";
+import { belowShare, cleanOfTries, inARow } from "../record/chance.js";
 import { syllabusOf, sideOf } from "../syllabus/syllabus.js";
 import { FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
-import { at, best, NOW, readingFrom, TODAY, type Known } from "../testing/small-reading.js";
+import { at, best, NOW, readingFrom, rungOf, TODAY, type Known } from "../testing/small-reading.js";
 import { taughtCatalogue } from "../testing/taught-catalogue.js";
 import { drillChance, rungChance } from "./odds.js";
 import { stageOf } from "./stage.js";
@@ -55,7 +55,7 @@ describe("where an open side stands", () => {
 
   it("is begun by any drill of it, and sated by sixty tries of anything today", () => {
     expect(stage({}).stage).toMatchObject({ isBegun: false, isSated: false });
-    const rungs = { shadow: { passed: 1, lesson: TODAY, failed: 0 } };
+    const rungs = { shadow: rungOf(1) };
     expect(stage({ rungs }).stage.isBegun).toBe(true);
     const lesson = {
       lesson: TODAY,
@@ -84,8 +84,8 @@ describe("the odds of a drill", () => {
     if (rung === undefined) throw new Error("no ladder");
     const part = { ...rung, about: [sideOf(SYLLABUS, "double", "whole"), CROSS] };
     const drill = { kind: "whole", count: 5 } as const;
-    expect(rungChance(reading, { of: open }, part, drill)).toBeCloseTo(
-      cleanOfTries(at(reading, "cross", "right").belief, 4, 5, 0.05),
+    expect(rungChance(reading, { of: open, facts: NO_FACTS }, part, drill)).toBeCloseTo(
+      cleanOfTries(belowShare(at(reading, "cross", "right").belief, 0.05), 4, 5),
       9,
     );
     expect(drillChance(reading, CROSS, { kind: "shadow", count: 10 })).toBeGreaterThan(0.5);

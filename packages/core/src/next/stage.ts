@@ -5,12 +5,12 @@
  */
 import { gateChance } from "../record/chance.js";
 import { standingOf, type Reading, type Standing } from "../record/standing.js";
-import { drillKey, gateDrill, type Drill } from "../syllabus/drill.js";
+import { drillKey, gateDrill, type Drill, type DrillKind } from "../syllabus/drill.js";
 import { gateDrillOf, gatePlace } from "../syllabus/ladder.js";
 import { gateAsStreak, gateKey, gateTarget, type Gate } from "../syllabus/gates.js";
 import type { Rung, Side } from "../syllabus/side.js";
 import { rungChance } from "./odds.js";
-import { failedRunning, nextStep, rungAfter, stepBack, suited, type Step } from "./walk.js";
+import { FAILED, failedRunning, nextStep, rungAfter, stepBack, suited, type Step } from "./walk.js";
 
 export interface Stage {
   readonly standing: Standing;
@@ -38,8 +38,8 @@ export const ENOUGH_TRIES = 60;
 const OFFERED_CHANCE = 0.3;
 const FIRST_CHANCE = 0.5;
 const NEAR = 0.8;
-/** A drill failed so often running in a lesson is stepped back from. */
-const FAILED = 2;
+/** Stepped back from so often in a lesson, and the drill does not come today. */
+const ENOUGH_FAILED = 3 * FAILED;
 /** Lessons on gentle rungs after which the whole is tried once. */
 const GENTLE_LESSONS = 2;
 
@@ -64,18 +64,12 @@ function asksWhole({ facts }: Standing, today: string): boolean {
   return isGentleToday && before.length === GENTLE_LESSONS && before.every((lesson) => !lesson.triedWhole);
 }
 
-const WHOLE_KINDS: ReadonlySet<string> = new Set(["whole", "one-out", "one-stop"]);
+const WHOLE_KINDS: ReadonlySet<DrillKind> = new Set(["whole", "one-out"]);
 
 /** The ladder's own way of doing the whole once, the last before it is chained. */
 function wholeStep(reading: Reading, standing: Standing): Step | null {
   const { ladder } = standing.of;
-  const rung = ladder.find(
-    (one) =>
-      one.holds === "whole" &&
-      !one.isPart &&
-      WHOLE_KINDS.has(one.drill.kind) &&
-      reading.model.shares[one.drill.kind] >= 0.75,
-  );
+  const rung = ladder.find((one) => one.holds === "whole" && !one.isPart && WHOLE_KINDS.has(one.drill.kind));
   if (rung === undefined) return null;
   return stepOn(reading, standing, rung);
 }
@@ -107,6 +101,7 @@ export function stageOf(reading: Reading, side: Side, asked: Gate = side.gate): 
   const usual = isMore ? pathStep(reading, standing, asked) : nextStep(reading, standing);
   const turned = isMore ? null : turnOf(reading, standing, usual);
   const step = turned?.step ?? usual;
+  const failed = usual === null ? 0 : failedRunning(facts, usual.drill, today);
   const next = step === null ? null : rungAfter(standing, step.rung);
   const worked = facts.lessons.find((lesson) => lesson.lesson === today)?.worked ?? 0;
   return {
@@ -117,7 +112,7 @@ export function stageOf(reading: Reading, side: Side, asked: Gate = side.gate): 
     after: next?.drill ?? null,
     turn: turned?.turn ?? (isStuck ? "stuck" : "usual"),
     isBegun: status === "working" || facts.sets > 0 || Object.keys(facts.rungs).length > 0,
-    isSated: worked >= ENOUGH_TRIES,
+    isSated: worked >= ENOUGH_TRIES || failed >= ENOUGH_FAILED,
     progress: Math.min(1, progressOf(standing, asked)),
   };
 }
@@ -127,10 +122,12 @@ function progressOf({ facts, of }: Standing, gate: Gate): number {
   return facts.bestStreak / gateAsStreak(gate, of.skill.beats);
 }
 
-/** Whether a rung was passed today: it has done what it was gone back to for. */
-function isPassedToday({ facts }: Standing, { drill }: Step, today: string): boolean {
-  const own = facts.rungs[drillKey(drill)];
-  return own?.lesson === today && own.failed === 0;
+/** Whether a rung was passed today since another was last tried: it has done what it was gone back to for. */
+function isPassedSince({ facts }: Standing, back: Step, since: Step, today: string): boolean {
+  const own = facts.rungs[drillKey(back.drill)];
+  if (own?.lesson !== today || own.failed > 0) return false;
+  const tried = facts.rungs[drillKey(since.drill)];
+  return tried?.lesson !== today || own.at > tried.at;
 }
 
 function turnOf(
@@ -141,9 +138,10 @@ function turnOf(
   if (usual === null) return null;
   const { facts, isStuck } = standing;
   const { today } = reading;
-  const hasFailed = failedRunning(facts, usual.drill, today) >= FAILED;
+  const failed = failedRunning(facts, usual.drill, today);
+  const hasFailed = failed > 0 && failed % FAILED === 0;
   const back = hasFailed || isStuck ? stepBack(reading, standing, usual.rung) : null;
-  if (back !== null && !isPassedToday(standing, back, today)) {
+  if (back !== null && !isPassedSince(standing, back, usual, today)) {
     return { step: back, turn: hasFailed ? "step-back" : "stuck" };
   }
   if (asksWhole(standing, today) && usual.rung.holds !== "whole") {

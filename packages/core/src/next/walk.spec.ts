@@ -1,5 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { SideFacts } from "../record/facts.js";
+import { inARow } from "../record/chance.js";
 import { doseOf, drillKey } from "../syllabus/drill.js";
 import { gatePlace } from "../syllabus/ladder.js";
 import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
@@ -10,12 +11,20 @@ import {
   NOW,
   readingFrom,
   readingOfLog,
-  TODAY,
+  rungOf,
   type Known,
 } from "../testing/small-reading.js";
 import { FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { taughtCatalogue } from "../testing/taught-catalogue.js";
-import { AIMED_CHANCE, LEAST_CHANCE, nextStep, stepsInQuestion, SURE_CHANCE, walkedOf } from "./walk.js";
+import {
+  AIMED_CHANCE,
+  LEAST_CHANCE,
+  nextStep,
+  stepsInQuestion,
+  suited,
+  SURE_CHANCE,
+  walkedOf,
+} from "./walk.js";
 
 const SYLLABUS = syllabusOf({ catalogue: taughtCatalogue(), school: FIVE_IN_A_ROW });
 const CROSS = sideOf(SYLLABUS, "cross", "right");
@@ -28,9 +37,7 @@ function walked(facts: Partial<SideFacts>, more: readonly Known[] = []) {
 /** The facts of having passed so many of the first rungs, and missed so much. */
 function passed(count: number, missed = 2, clean = 3, side = CROSS): Partial<SideFacts> {
   const rungs = Object.fromEntries(
-    side.ladder
-      .slice(0, count)
-      .map(({ drill }) => [drillKey(drill), { passed: doseOf(drill), lesson: TODAY, failed: 0 }]),
+    side.ladder.slice(0, count).map(({ drill }) => [drillKey(drill), rungOf(doseOf(drill))]),
   );
   return { sets: count === 0 ? 0 : 1, rungs, clean, missed, countedAt: NOW };
 }
@@ -52,9 +59,7 @@ describe("walking a ladder", () => {
         .map((one) => one.rung.drill.kind);
     expect(states(passed(1))).toEqual(["watch"]);
     const oneOut = CROSS.ladder.filter(({ drill }) => drill.kind === "one-out");
-    const rungs = Object.fromEntries(
-      oneOut.map(({ drill }) => [drillKey(drill), { passed: 5, lesson: TODAY, failed: 0 }]),
-    );
+    const rungs = Object.fromEntries(oneOut.map(({ drill }) => [drillKey(drill), rungOf(5)]));
     expect(states({ sets: 1, rungs })).toEqual(kinds.slice(0, 6));
   });
 
@@ -63,6 +68,14 @@ describe("walking a ladder", () => {
     const gate = gatePlace(CROSS.ladder);
     expect(new Set(states.slice(0, gate + 1))).toEqual(new Set(["passed"]));
     expect(states.slice(gate + 1)).not.toContain("passed");
+  });
+
+  it("takes a clearing by hand as passing it all, the gate too", () => {
+    const byHand = { cleared: { at: NOW, by: "hand", count: null } } as const;
+    const states = walkedOf(walked(byHand).standing).map((one) => one.state);
+    const gate = gatePlace(CROSS.ladder);
+    expect(states.slice(0, gate + 1)).not.toContain("new");
+    expect(states[gate + 1]).toBe("new");
   });
 
   it("takes nothing further than one beyond the furthest passed", () => {
@@ -90,6 +103,21 @@ describe("walking a ladder", () => {
       const likely = steps.filter(({ chance }) => chance >= LEAST_CHANCE && chance <= SURE_CHANCE);
       const off = ({ chance }: { readonly chance: number }) => Math.abs(chance - AIMED_CHANCE);
       for (const one of likely) expect(off(step ?? { chance: 0 })).toBeLessThanOrEqual(off(one));
+    }
+  });
+
+  it("aims at three in four: among numbers in a row, none that it could ask comes nearer", () => {
+    const climb = CROSS.ladder.find(({ drill }) => drill.kind === "climb");
+    if (climb === undefined) throw new Error("The ladder has no climb.");
+    const away = (chance: number) => Math.abs(chance - 0.75);
+    for (const missed of [0.5, 1, 2, 3]) {
+      const { reading, standing } = walked(passed(6, missed, 20));
+      const suits = suited(reading, standing, climb);
+      const others = [2, 3, 4, 5]
+        .map((top) => inARow(standing.belief, top))
+        .filter((chance) => chance >= 0.6);
+      for (const chance of others) expect(away(suits.chance)).toBeLessThanOrEqual(away(chance) + 1e-9);
+      if (others.length > 0) expect(suits.chance).toBeGreaterThanOrEqual(0.6);
     }
   });
 

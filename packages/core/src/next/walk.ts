@@ -233,17 +233,22 @@ export function failedRunning({ rungs }: SideFacts, drill: Drill, today: string)
   return own?.lesson === today ? own.failed : 0;
 }
 
+/** A drill that fails so often running is left for one that is gentler. */
+export const FAILED = 2;
+
 /**
- * The step back from a rung: the nearest before it that leaves a smaller share of the misses; null where
- * the ladder has none.
+ * The step back from a rung: the nearest before it that leaves a smaller share of the misses, and does not
+ * fail itself today; null where the ladder has none.
  */
 export function stepBack(reading: Reading, standing: Standing, rung: Rung): Step | null {
   const { ladder } = standing.of;
   const place = ladder.findIndex((one) => one.id === rung.id);
   const share = (one: Rung) => reading.model.shares[one.drill.kind];
-  const back = ladder
+  const gentler = ladder
     .slice(0, Math.max(0, place))
-    .findLast((one) => !one.isAfterGate && share(one) < share(rung) && DRILL_ROWS[one.drill.kind].hasRope);
+    .filter((one) => !one.isAfterGate && share(one) < share(rung) && DRILL_ROWS[one.drill.kind].hasRope);
+  const back =
+    gentler.findLast((one) => failedRunning(standing.facts, one.drill, reading.today) < FAILED) ?? gentler[0];
   return back === undefined ? null : suited(reading, standing, back);
 }
 

@@ -3,7 +3,7 @@ import { PLACEMENT_ANSWERS, type PlacementAnswer } from "../log/decision.js";
 import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { syllabusOf } from "../syllabus/syllabus.js";
 import type { SideName } from "../sides.js";
-import { ANSWER_CHANCES, beliefAfter } from "./belief.js";
+import { ANSWER_CHANCES, beliefAfter, bothSides } from "./belief.js";
 import { LEANS, LEVELS, placementModel, SIDES_TOGETHER, type Model } from "./model.js";
 import { place } from "./placement.js";
 import { expectedInformation } from "./question.js";
@@ -30,6 +30,18 @@ function read(...answers: readonly Line[]) {
     placement.conclusions.find((one) => one.subject === subject && one.side === side);
   return { ...placement, of };
 }
+
+describe("both sides of a skill", () => {
+  it("are known together at most as often as the less likely of them, at least as if by chance", () => {
+    for (const one of [0, 0.2, 0.5, 0.9, 1]) {
+      for (const other of [0, 0.3, 0.5, 1]) {
+        const both = bothSides(one, other);
+        expect(both).toBeLessThanOrEqual(Math.min(one, other) + 1e-12);
+        expect(both).toBeGreaterThanOrEqual(one * other - 1e-12);
+      }
+    }
+  });
+});
 
 describe("placement", () => {
   it("takes what a passed side needs as sure, and what needs a failed side as surely not", () => {

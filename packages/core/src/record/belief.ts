@@ -46,10 +46,9 @@ export function beliefOf(
 ): Belief {
   const start = model.startMiss[skillClass];
   let prior = start;
-  if (other !== null && other.clean + other.missed > 0) {
+  if (other !== null) {
     const { clean, missed } = countedAt(other, now, model);
-    const weight = PRIOR_WEIGHT;
-    prior = toward(prior, (missed + weight * start) / (missed + clean + weight));
+    prior = toward(prior, (missed + PRIOR_WEIGHT * start) / (missed + clean + PRIOR_WEIGHT));
   }
   const seen = placedMiss(own);
   if (seen !== null) prior = toward(prior, seen);

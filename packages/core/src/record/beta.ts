@@ -36,9 +36,9 @@ function continuedFraction(x: number, a: number, b: number): number {
   return result;
 }
 
-/** ln(1 / B(a, b)), which every point of one distribution shares. */
-function logFactor(a: number, b: number): number {
-  return logGamma(a + b) - logGamma(a) - logGamma(b);
+/** ln B(a, b), a and b above 0. */
+export function logBeta(a: number, b: number): number {
+  return logGamma(a) + logGamma(b) - logGamma(a + b);
 }
 
 function cdf(x: number, a: number, b: number, factor: number): number {
@@ -52,7 +52,7 @@ function cdf(x: number, a: number, b: number, factor: number): number {
 
 /** P(X ≤ x) for X ~ Beta(a, b), a and b above 0. */
 export function betaCdf(x: number, a: number, b: number): number {
-  return cdf(x, a, b, logFactor(a, b));
+  return cdf(x, a, b, -logBeta(a, b));
 }
 
 /** Far more than are ever taken: a bracket that only halved would be this narrow by then. */
@@ -61,7 +61,7 @@ const CLOSE = 1e-13;
 
 /** The x with P(X ≤ x) = `probability` for X ~ Beta(a, b), to 1e-12. */
 export function betaQuantile(probability: number, a: number, b: number): number {
-  const factor = logFactor(a, b);
+  const factor = -logBeta(a, b);
   let low = 0;
   let high = 1;
   let x = a / (a + b);

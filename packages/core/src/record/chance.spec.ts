@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { randomFrom } from "../random.js";
 import { DRILL_KINDS, DRILL_ROWS, doseOf, parseDrill, withDose, type Drill } from "../syllabus/drill.js";
 import { betaQuantile } from "./beta.js";
-import { cleanOf, cleanOfTries, inARow, passChance, type Belief } from "./chance.js";
+import { belowShare, cleanOf, cleanOfTries, inARow, passChance, triesChance, type Belief } from "./chance.js";
 import { HANDBOOK_MODEL } from "./model.js";
 import { triesOfAll, triesTo } from "./tries.js";
 
@@ -47,7 +47,7 @@ describe("the chance of a drill", () => {
         Array.from({ length: tries }, draw).filter(Boolean).length >= clean;
       expect(inARow(own, 5)).toBeCloseTo(simulated(own, 1, row(5)), 1);
       expect(cleanOfTries(own, 4, 5)).toBeCloseTo(simulated(own, 1, of(4, 5)), 1);
-      expect(cleanOfTries(own, 4, 5, 0.35)).toBeCloseTo(simulated(own, 0.35, of(4, 5)), 1);
+      expect(cleanOfTries(belowShare(own, 0.35), 4, 5)).toBeCloseTo(simulated(own, 0.35, of(4, 5)), 1);
     }
   });
 
@@ -90,6 +90,47 @@ describe("the chance of a drill", () => {
     const climb = passChance({ kind: "climb", top: 5, onMiss: "stop" }, own, HANDBOOK_MODEL);
     expect(climb).toBeCloseTo(inARow(own, 5), 12);
     expect(climb).toBeGreaterThan(cleanOf(own) ** 5);
+  });
+
+  it("is that of so many in a row for what is done in a row, however it is asked", () => {
+    const own = { missed: 3, clean: 9 };
+    const chance = (drill: Drill, repetitions = 1) => passChance(drill, own, HANDBOOK_MODEL, { repetitions });
+    expect(chance({ kind: "streak", count: 7 })).toBeCloseTo(inARow(own, 7), 12);
+    expect(chance({ kind: "streak", count: 7, upTo: 20 })).toBeCloseTo(inARow(own, 7), 12);
+    expect(chance({ kind: "rounds", rounds: 3 }, 2)).toBeCloseTo(inARow(own, 6), 12);
+    expect(chance({ kind: "growing-climb", top: 6, onMiss: "repeat" })).toBeCloseTo(inARow(own, 6), 12);
+    // 30 seconds at 120 beats a minute are 60 repetitions of one beat.
+    expect(chance({ kind: "hold", seconds: 30, tempo: 120 })).toBeCloseTo(inARow(own, 60), 12);
+    expect(passChance({ kind: "hold", seconds: 30 }, own, HANDBOOK_MODEL, { beats: 2 })).toBeCloseTo(
+      inARow(own, 30),
+      12,
+    );
+  });
+
+  it("of a gentler drill follows its own tries, the more of them there are", () => {
+    const own = { missed: 60, clean: 0.5 };
+    const merge: Drill = { kind: "merge", count: 5 };
+    const after = (missed: number) =>
+      passChance(merge, own, HANDBOOK_MODEL, { own: { missed, clean: missed / 50 } });
+    expect(passChance(merge, own, HANDBOOK_MODEL)).toBeGreaterThan(0.15);
+    expect(after(10)).toBeLessThan(0.1);
+    expect(after(50)).toBeLessThan(after(10));
+    expect(passChance(merge, own, HANDBOOK_MODEL, { own: { missed: 1, clean: 40 } })).toBeGreaterThan(0.8);
+  });
+
+  it("of just these tries adds up to one over all that can come", () => {
+    fc.assert(
+      fc.property(belief, fc.integer({ min: 1, max: 12 }), (own, tries) => {
+        let [sum, ways] = [0, 1];
+        for (let missed = 0; missed <= tries; missed += 1) {
+          sum += ways * Math.exp(triesChance(own, tries - missed, missed));
+          ways = (ways * (tries - missed)) / (missed + 1);
+        }
+        expect(sum).toBeCloseTo(1, 8);
+      }),
+    );
+    expect(triesChance({ missed: 0, clean: 1 }, 3, 1)).toBe(-Infinity);
+    expect(triesChance({ missed: 0, clean: 1 }, 3, 0)).toBe(0);
   });
 
   it("never asks for the impossible", () => {

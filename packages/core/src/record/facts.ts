@@ -41,6 +41,11 @@ export interface RungFacts {
   /** The lesson of its last set, and how often running it failed there. */
   readonly lesson: LocalDate;
   readonly failed: number;
+  /** When its last set happened. */
+  readonly at: Instant;
+  /** Its own tries as they counted at the last of them. */
+  readonly clean: number;
+  readonly missed: number;
 }
 
 export interface SideFacts {
@@ -183,14 +188,23 @@ function withLesson(facts: SideFacts, set: SetEntry, streak: number): readonly L
 /** Rungs kept for one side: every ladder has fewer. */
 const MOST_RUNGS = 40;
 
-function withRung(rungs: SideFacts["rungs"], set: SetEntry): SideFacts["rungs"] {
+function withRung(
+  rungs: SideFacts["rungs"],
+  set: SetEntry,
+  { halfLifeTries }: LearnerModel,
+): SideFacts["rungs"] {
   const before = rungs[set.rung];
+  const misses = missCount(set.misses);
+  const kept = 2 ** -((set.clean + misses) / halfLifeTries);
   const isNow = isPassed(set.drill, set);
   const failed = before?.lesson === set.lesson ? before.failed : 0;
   const now: RungFacts = {
     passed: Math.max(before?.passed ?? 0, passedDose(set.drill, set)),
     lesson: set.lesson,
     failed: isNow ? 0 : 1 + failed,
+    at: set.at,
+    clean: (before?.clean ?? 0) * kept + set.clean,
+    missed: (before?.missed ?? 0) * kept + misses,
   };
   const others = Object.entries(rungs).filter(([id]) => id !== set.rung);
   if (others.length >= MOST_RUNGS) {
@@ -223,7 +237,7 @@ function withTries(
 
 function afterSet(facts: SideFacts, set: SetEntry, judged: Judged, model: LearnerModel): SideFacts {
   const streak = countsStreak(set) ? set.bestStreak : 0;
-  const rungs = withRung(facts.rungs, set);
+  const rungs = withRung(facts.rungs, set, model);
   const lessons = withLesson(facts, set, streak);
   const lastAt = Math.max(facts.lastAt ?? -Infinity, set.at);
   if (!set.holds) return { ...facts, rungs, lessons, lastAt };

@@ -52,30 +52,51 @@ function percentile(sorted: Float64Array, share: number): number {
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
 }
 
-/** How a side's tries spread: sorted, all equally likely. The pace of a student can be given, else it varies. */
+/** The chances of a miss that a belief holds possible: the middles of ten equal slices. The dear part of a range. */
+export function missSlices({ missed, clean }: Belief): readonly number[] {
+  return SLICES.map((slice) => betaQuantile(slice, missed, clean));
+}
+
+/** How a side's tries spread, all equally likely, in no order. */
 function spreadOf(
-  belief: Belief,
+  misses: readonly number[],
   gate: Gate,
   { skillClass, gateStreak }: Learner,
-  model: LearnerModel,
+  model: Pick<LearnerModel, "pace" | "paceSpread">,
 ): Float64Array {
   const target = targetOf(gate, gateStreak);
-  const median = model.pace[skillClass];
-  const spread = Math.log(model.paceSpread);
-  const all: number[] = [];
-  for (const slice of SLICES) {
-    const miss = betaQuantile(slice, belief.missed, belief.clean);
-    for (const z of NORMAL) {
-      const learned = learning(miss, median * Math.exp(spread * z), target);
-      for (const luck of LUCK) all.push(learned + Math.max(1, target.tries * luck));
+  const paces = NORMAL.map((z) => model.pace[skillClass] * model.paceSpread ** z);
+  const waits = LUCK.map((luck) => Math.max(1, target.tries * luck));
+  const all = new Float64Array(misses.length * paces.length * waits.length);
+  let place = 0;
+  for (const miss of misses) {
+    for (const pace of paces) {
+      const learned = learning(miss, pace, target);
+      for (const wait of waits) {
+        all[place] = learned + wait;
+        place += 1;
+      }
     }
   }
-  return Float64Array.from(all).sort();
+  return all;
+}
+
+/** How much of what is thought possible is less than so many tries; what is just as many counts half. */
+export function belowOf(
+  tries: number,
+  misses: readonly number[],
+  gate: Gate,
+  learner: Learner,
+  model: Pick<LearnerModel, "pace" | "paceSpread">,
+): number {
+  const spread = spreadOf(misses, gate, learner, model);
+  const below = spread.reduce((sum, one) => sum + (one < tries ? 1 : one === tries ? 0.5 : 0), 0);
+  return below / spread.length;
 }
 
 /** Tries left to a gate, with their range. */
 export function triesTo(belief: Belief, gate: Gate, learner: Learner, model: LearnerModel): TriesLeft {
-  const spread = spreadOf(belief, gate, learner, model);
+  const spread = spreadOf(missSlices(belief), gate, learner, model).sort();
   return {
     expected: expectedTriesTo(belief, gate, learner, model),
     low: percentile(spread, 0.1),

@@ -271,7 +271,7 @@ export function sideOf(syllabus: Syllabus, subject: string, side: SideName): Sid
 }
 
 /** Bumped when what the code makes of a log changes. */
-const RULES_VERSION = 4;
+const RULES_VERSION = 5;
 
 /** Everything that facts depend on beside the log, as one text: catalogue, school, gates, code. */
 export function rulesText({ catalogue, school, overrides, sides, baseTest }: Syllabus): string {

@@ -1,7 +1,7 @@
 /** A student's reading from a few lines, for tests of all that proposes. */
 import type { LocalDate } from "../instant.js";
 import { foldLines } from "../record/fold.js";
-import { NO_FACTS, type SideFacts } from "../record/facts.js";
+import { NO_FACTS, type RungFacts, type SideFacts } from "../record/facts.js";
 import { HANDBOOK_MODEL } from "../record/model.js";
 import { readingOf, standingOf, type Reading, type Standing } from "../record/standing.js";
 import type { LoggedDecision, LoggedSet } from "../log/line.js";
@@ -21,6 +21,11 @@ export type Known = readonly [subject: string, side: SideName, known: number | P
 export function best(count: number): SideFacts {
   const cleared = count >= 5 ? ({ at: NOW, by: "gate", count: null } as const) : null;
   return { ...NO_FACTS, sets: 1, bestStreak: count, gateBest: count, cleared, lastAt: NOW };
+}
+
+/** A rung that was passed so far in a lesson, without tries to speak of. */
+export function rungOf(passed: number, failed = 0, lesson: LocalDate = TODAY, at = NOW): RungFacts {
+  return { passed, lesson, failed, at, clean: 0, missed: 0 };
 }
 
 export interface ReadingOptions {

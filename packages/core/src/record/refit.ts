@@ -1,0 +1,173 @@
+/**
+ * The learner model refitted to a studio's own log (record.md, Chances): where classes start and how fast
+ * they go, what a kind of drill leaves of the misses, how fast the past fades. Everything is drawn toward
+ * the model that one begins with, the more the less there is to go by; an empty log changes nothing.
+ */
+import type { Lines } from "../log/line.js";
+import type { SkillClass } from "../syllabus/skill.js";
+import { belowShare, missOf, triesChance } from "./chance.js";
+import type { Reader } from "./fold.js";
+import type { LearnerModel } from "./model.js";
+import { practiceOf, type Begun, type Tried } from "./practice.js";
+import { belowOf, missSlices } from "./tries.js";
+
+/** What the numbers that one begins with weigh: misses expected, and sides that were begun. */
+const MISSES_BEGUN_WITH = 60;
+const SIDES_BEGUN_WITH = 12;
+/** How unlikely a half-life twice, or half, as long is before anything is known, as log likelihood. */
+const DOUBLED = 4;
+const HALF_LIVES_OF_TRIES = [0.25, 0.35, 0.5, 0.7, 1, 1.4, 2] as const;
+const HALF_LIVES_OF_DAYS = [0.5, 1, 2] as const;
+/** A chance of a miss at the start, and a share of the misses, lie within these. */
+const BOUNDS = { least: 0.02, most: 0.98 } as const;
+/** No class is taken to be so many times faster or slower than it was. */
+const MOST_TIMES = 8;
+const SPREADS = [1.15, 1.3, 1.5, 1.75, 2, 2.4, 3, 4, 5] as const;
+/** What a range of tries is to hold of the log that it was fitted on: of what comes after it holds less. */
+const HELD = 0.85;
+
+const within = (value: number) => Math.min(BOUNDS.most, Math.max(BOUNDS.least, value));
+
+function groupBy<Key, One>(all: readonly One[], keyOf: (one: One) => Key): ReadonlyMap<Key, readonly One[]> {
+  const groups = new Map<Key, One[]>();
+  for (const one of all) {
+    const key = keyOf(one);
+    const group = groups.get(key);
+    if (group === undefined) groups.set(key, [one]);
+    else group.push(one);
+  }
+  return groups;
+}
+
+/** So many misses as came for each that was expected, drawn toward one. */
+function missRatio(tried: readonly Tried[], expectedOf: (one: Tried) => number): number {
+  const came = tried.reduce((sum, one) => sum + one.missed, 0);
+  const expected = tried.reduce((sum, one) => sum + expectedOf(one) * (one.clean + one.missed), 0);
+  return (MISSES_BEGUN_WITH + came) / (MISSES_BEGUN_WITH + expected);
+}
+
+function refitStarts(
+  tried: readonly Tried[],
+  { startMiss, shares }: LearnerModel,
+): LearnerModel["startMiss"] {
+  const byClass = groupBy(
+    tried.filter((one) => one.isFirst),
+    ({ of }) => of.skill.skillClass,
+  );
+  const ratioOf = (skillClass: SkillClass) =>
+    missRatio(byClass.get(skillClass) ?? [], ({ kind }) => shares[kind] * startMiss[skillClass]);
+  return mapped(startMiss, (miss, skillClass) => within(miss * ratioOf(skillClass)));
+}
+
+function mapped<Key extends string>(
+  numbers: Readonly<Record<Key, number>>,
+  to: (number: number, key: Key) => number,
+): Readonly<Record<Key, number>> {
+  const keys = Object.keys(numbers) as Key[];
+  return Object.fromEntries(keys.map((key) => [key, to(numbers[key], key)])) as Record<Key, number>;
+}
+
+function refitShares(tried: readonly Tried[], { shares }: LearnerModel): LearnerModel["shares"] {
+  const byKind = groupBy(tried, ({ kind }) => kind);
+  const expectedOf = ({ kind, before }: Tried) => shares[kind] * missOf(before);
+  return mapped(shares, (share, kind) => Math.min(1, share * missRatio(byKind.get(kind) ?? [], expectedOf)));
+}
+
+function likelihood(tried: readonly Tried[], { shares }: LearnerModel): number {
+  return tried.reduce(
+    (sum, { before, kind, clean, missed }) =>
+      sum + triesChance(belowShare(before, shares[kind]), clean, missed),
+    0,
+  );
+}
+
+/** The half-lives under which what came was likeliest, of a few. O(lines) for each. */
+function refitHalfLives(logs: readonly Lines[], { syllabus, model }: Reader): LearnerModel {
+  let [best, most] = [model, -Infinity];
+  for (const tries of HALF_LIVES_OF_TRIES) {
+    for (const days of HALF_LIVES_OF_DAYS) {
+      const tried: LearnerModel = {
+        ...model,
+        halfLifeTries: model.halfLifeTries * tries,
+        halfLifeDays: model.halfLifeDays * days,
+      };
+      const unlikely = DOUBLED * (Math.log2(tries) ** 2 + Math.log2(days) ** 2);
+      const likely = likelihood(practiceOf(logs, { syllabus, model: tried }).tried, tried) - unlikely;
+      if (likely > most) [best, most] = [tried, likely];
+    }
+  }
+  return best;
+}
+
+/** A side that was begun, with the chances of a miss that were thought possible then. */
+interface Followed extends Begun {
+  readonly misses: readonly number[];
+}
+
+/** Where what came lies among what was thought possible: 0 for the least, 1 for the most. */
+function placeOf({ of, misses, tries, isCleared }: Followed, model: LearnerModel): number {
+  const { gate, gateStreak, skill } = of;
+  const below = belowOf(tries, misses, gate, { skillClass: skill.skillClass, gateStreak }, model);
+  // Of one who has not come there yet nothing is known but that it takes more.
+  return isCleared ? below : (1 + below) / 2;
+}
+
+const mean = (numbers: readonly number[]) => numbers.reduce((sum, one) => sum + one, 0) / numbers.length;
+
+/** How many times the pace has to be for what came to lie in the middle of what was thought, on average. */
+function paceTimes(begun: readonly Followed[], model: LearnerModel): number {
+  let [low, high] = [1 / MOST_TIMES, MOST_TIMES];
+  for (let step = 0; step < 8; step += 1) {
+    const times = Math.sqrt(low * high);
+    const slower = { ...model, pace: mapped(model.pace, (pace) => times * pace) };
+    if (mean(begun.map((one) => placeOf(one, slower))) > 0.5) low = times;
+    else high = times;
+  }
+  return Math.sqrt(low * high);
+}
+
+function drawn(begun: readonly Followed[], model: LearnerModel): number {
+  return begun.length === 0
+    ? 1
+    : paceTimes(begun, model) ** (begun.length / (begun.length + SIDES_BEGUN_WITH));
+}
+
+/** What all sides say of the pace first, then what each class says beside that: of most classes there is little. */
+function refitPaces(begun: readonly Followed[], model: LearnerModel): LearnerModel["pace"] {
+  const times = drawn(begun, model);
+  const common = { ...model, pace: mapped(model.pace, (pace) => times * pace) };
+  const byClass = groupBy(begun, ({ of }) => of.skill.skillClass);
+  return mapped(common.pace, (pace, skillClass) => pace * drawn(byClass.get(skillClass) ?? [], common));
+}
+
+/** The spread with which the range would have held as much as it is to. */
+function refitSpread(begun: readonly Followed[], model: LearnerModel): number {
+  const cleared = begun.filter((one) => one.isCleared);
+  const misfit = (paceSpread: number) => {
+    const places = cleared.map((one) => placeOf(one, { ...model, paceSpread }));
+    const held = places.filter((place) => place >= (1 - HELD) / 2 && place <= (1 + HELD) / 2).length;
+    return Math.abs(held / places.length - HELD);
+  };
+  if (cleared.length === 0) return model.paceSpread;
+  const [best = model.paceSpread] = [...SPREADS].sort((one, other) => misfit(one) - misfit(other));
+  const weight = cleared.length / (cleared.length + SIDES_BEGUN_WITH);
+  return model.paceSpread * (best / model.paceSpread) ** weight;
+}
+
+/** The model of `reader` refitted to the logs of a studio's students, one version on. */
+export function refit(logs: readonly Lines[], reader: Reader): LearnerModel {
+  const { syllabus } = reader;
+  const faded = refitHalfLives(logs, reader);
+  const { tried } = practiceOf(logs, { syllabus, model: faded });
+  const started = {
+    ...faded,
+    startMiss: refitStarts(tried, faded),
+    shares: refitShares(tried, faded),
+  };
+  const begun = practiceOf(logs, { syllabus, model: started }).begun.map((one): Followed => ({
+    ...one,
+    misses: missSlices(one.belief),
+  }));
+  const paced = { ...started, pace: refitPaces(begun, started) };
+  return { ...paced, paceSpread: refitSpread(begun, paced), version: reader.model.version + 1 };
+}
