@@ -288,6 +288,7 @@ await main(async () => {
   await benchPlacement();
   // They read the packages as they were built.
   await (await import("./bench-class.mjs")).benchClass();
+  await (await import("./bench-next.mjs")).benchNext();
   (await import("./bench-combos.mjs")).benchCombos();
   await (await import("./bench-coaching.mjs")).benchCoaching();
   try {

@@ -94,11 +94,11 @@ interface Candidate extends NextDrill {
   readonly isLeading: boolean;
 }
 
-/** What somebody who does a cleared skill is taken to know: it is not offered any more. */
-function impliedSides({ standings }: Reading): ReadonlySet<Side> {
-  const implied = new Set<Side>();
+/** What somebody who does a cleared skill is taken to know, by place: it is not offered any more. */
+function impliedSides({ standings }: Reading): Uint8Array {
+  const implied = new Uint8Array(standings.length);
   for (const { of, status } of standings) {
-    if (isClearedStatus(status)) for (const one of of.implies) implied.add(one);
+    if (isClearedStatus(status)) for (const { index } of of.implies) implied[index] = 1;
   }
   return implied;
 }
@@ -204,7 +204,7 @@ export function nextDrills(reading: Reading, options: NextOptions): readonly Nex
   const isOffered = (standing: Standing) => {
     if (path.has(standing.of) && standing.status !== "locked") return true;
     if (!isOpen(standing)) return false;
-    return standing.status === "working" || !implied.has(standing.of);
+    return standing.status === "working" || implied[standing.of.index] === 0;
   };
   const open = standings
     .filter(isOffered)
@@ -216,7 +216,7 @@ export function nextDrills(reading: Reading, options: NextOptions): readonly Nex
   const all = withinBreadth(reading, [...open, ...reviews], (one) =>
     waitsForSibling(reading, one, fusedFirst),
   );
-  return [...all].sort(compare).map(toNext);
+  return all.map(toNext);
 }
 
 function toNext({ of, drill, chance, gate, tryGate, after, reason, isNew }: Candidate): NextDrill {
@@ -238,8 +238,8 @@ function compare(one: Candidate, other: Candidate): number {
 }
 
 /**
- * While begun work is open, two new skills come before all others; the ones that were begun today count
- * among them. A fused double that waits for its sibling is always among the others.
+ * The candidates in order. While begun work is open, two new skills come before all others; the ones that
+ * were begun today count among them. A fused double that waits for its sibling is always among the others.
  */
 function withinBreadth(
   reading: Reading,
@@ -254,8 +254,7 @@ function withinBreadth(
   );
   const room = hasBegun ? Math.max(0, NEW_SKILLS - begunToday.size) : Infinity;
   const taken = new Set<string>();
-  const inOrder = [...candidates].sort(compare);
-  return inOrder.map((one): Candidate => {
+  const inOrder = [...candidates].sort(compare).map((one): Candidate => {
     if (one.group !== "new") return one;
     if (waits(one.of)) return { ...one, group: "more-new" };
     if (taken.has(one.of.subject) || begunToday.has(one.of.subject)) return one;
@@ -263,4 +262,10 @@ function withinBreadth(
     taken.add(one.of.subject);
     return one;
   });
+  // What has moved among the others has moved to the end of its part: no second sorting.
+  return [false, true].flatMap((isSated) =>
+    [false, true].flatMap((isMore) =>
+      inOrder.filter((one) => one.isSated === isSated && (one.group === "more-new") === isMore),
+    ),
+  );
 }

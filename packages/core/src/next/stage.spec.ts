@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { NO_FACTS, type SideFacts } from "../record/facts.js";
 import { belowShare, cleanOfTries, inARow } from "../record/chance.js";
+import { drillKey } from "../syllabus/drill.js";
 import { syllabusOf, sideOf } from "../syllabus/syllabus.js";
 import { FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { at, best, NOW, readingFrom, rungOf, TODAY, type Known } from "../testing/small-reading.js";
@@ -76,7 +77,32 @@ describe("where an open side stands", () => {
   });
 });
 
+describe("a drill that keeps failing", () => {
+  it("is left for the day once it was stepped back from three times", () => {
+    const usual = stage(tried(4, 6)).stage.step;
+    const key = usual === null ? "" : drillKey(usual.drill);
+    const failing = (times: number) => stage({ ...tried(4, 6), rungs: { [key]: rungOf(0, times) } }).stage;
+    expect([5, 6, 7].map((times) => failing(times).isSated)).toEqual([false, true, true]);
+  });
+});
+
 describe("the odds of a drill", () => {
+  it("follow what came of it where it is gentler than the whole, and the side's record where it is not", () => {
+    const { reading } = stage(tried(10, 10));
+    const rungAt = (kind: string) => CROSS.ladder.find(({ drill }) => drill.kind === kind);
+    for (const [kind, follows] of [
+      ["toe-catch", true],
+      ["one-out", false],
+    ] as const) {
+      const rung = rungAt(kind);
+      if (rung === undefined) throw new Error(kind);
+      const own = { ...rungOf(0), clean: 0, missed: 30 };
+      const after = { of: CROSS, facts: { ...NO_FACTS, rungs: { [drillKey(rung.drill)]: own } } };
+      const before = { of: CROSS, facts: NO_FACTS };
+      expect(rungChance(reading, after, rung) < rungChance(reading, before, rung)).toBe(follows);
+    }
+  });
+
   it("are those of the weakest side that it is about", () => {
     const open = sideOf(SYLLABUS, "open-cross", "right");
     const { reading } = stage(tried(2, 18), [["double", "whole", { ...best(5), ...tried(40, 1) }]]);
