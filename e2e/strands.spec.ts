@@ -1,3 +1,5 @@
+import { randomUUID } from "node:crypto";
+import { STUDIO_HEADER } from "@mirrup/contract";
 import { expect, test } from "./fixtures.js";
 
 test("a bead is found by any name, and the map moves to it, closer and back", async ({ page, mirrup }) => {
@@ -64,4 +66,33 @@ test("the outline says the same in words, and the schools stand side by side", a
   const different = await rows.count();
   await page.getByRole("switch", { name: "Only where they differ" }).click();
   await expect.poll(() => rows.count()).toBeGreaterThan(different);
+});
+
+test("the last sets of a bead are shown as they were counted, those of a later build too", async ({
+  page,
+  mirrup,
+}) => {
+  const path = await mirrup.studentPath("Hana Petrivale");
+  const sent = await page.request.post("/api/sets", {
+    headers: { [STUDIO_HEADER]: mirrup.root.slice(1) },
+    data: {
+      sets: [
+        {
+          ...{ id: randomUUID(), studentId: path.split("/").at(-1), subject: "double-under", side: "whole" },
+          ...{ drill: { kind: "hop-scotch", count: 4 }, clean: 3, misses: [{ position: 2 }], bestStreak: 2 },
+          ...{ countedBy: "tapped", at: new Date().toISOString() },
+        },
+      ],
+    },
+  });
+  expect(sent.ok()).toBe(true);
+  await page.goto(path);
+  await page.getByRole("button", { name: /^double under:/ }).click();
+  const panel = page.getByRole("complementary", { name: "The bead in hand" });
+  await panel.getByText(/^The last \d+ sets/).click();
+  const [newest, ...older] = await panel.getByRole("listitem").filter({ hasText: "clean" }).allInnerTexts();
+  expect(newest).toContain("a drill of another version (hop-scotch)");
+  expect(newest).toContain("3 clean, 1 missed, best 2 in a row");
+  expect(newest).toContain("it counts for nothing");
+  expect(older.join()).toContain("Counts for the double under.");
 });

@@ -2,6 +2,7 @@
 import { DRILLS } from "@mirrup/catalogue";
 import {
   drillKey,
+  missCount,
   parseDrill,
   parseScore,
   readScore,
@@ -63,6 +64,21 @@ export function drillWords(drill: Drill): string {
 export function loggedDrillWords(written: LoggedDrill): string {
   const drill = parseDrill(written);
   return drill === null ? `a drill of another version (${written.kind})` : drillWords(drill);
+}
+
+/** What was counted in a set: `8 clean, 2 missed, best 5 in a row`. */
+export function countsWords({
+  clean,
+  misses,
+  bestStreak,
+}: Pick<LoggedSet, "clean" | "misses" | "bestStreak">): string {
+  const missed = missCount(misses);
+  const parts = [
+    `${clean} clean`,
+    ...(missed > 0 ? [`${missed} missed`] : []),
+    ...(missed > 0 && bestStreak > 1 ? [`best ${bestStreak} in a row`] : []),
+  ];
+  return parts.join(", ");
 }
 
 /** The part that a drill of a skill is about: `side swing, right side`; null where it is about the skill. */

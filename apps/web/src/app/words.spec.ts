@@ -3,7 +3,14 @@ import { describe, expect, it } from "@jest/globals";
 import type { UnmetItem } from "@mirrup/contract";
 import { ARMS, DRILL_KINDS, FAULT_CODES, parseDrill, type LoggedDrill } from "@mirrup/core";
 import type { Suggestion } from "@mirrup/core/teaching";
-import { drillWords, evidenceWords, loggedDrillWords, oddsWords, spacingWords } from "./drill-words.js";
+import {
+  countsWords,
+  drillWords,
+  evidenceWords,
+  loggedDrillWords,
+  oddsWords,
+  spacingWords,
+} from "./drill-words.js";
 import {
   captionWords,
   daysAgoWords,
@@ -116,6 +123,14 @@ describe("every code has its words", () => {
       "a drill of another version (of-a-later-build)",
     );
     expect(loggedDrillWords({ kind: "climb", top: 4, growing: true })).toContain("4");
+  });
+
+  it("what was counted, without what is not worth saying", () => {
+    expect(countsWords({ clean: 8, misses: [{ count: 2 }], bestStreak: 5 })).toBe(
+      "8 clean, 2 missed, best 5 in a row",
+    );
+    expect(countsWords({ clean: 10, misses: [], bestStreak: 10 })).toBe("10 clean");
+    expect(countsWords({ clean: 3, misses: [{}, {}], bestStreak: 1 })).toBe("3 clean, 2 missed");
   });
 
   it("odds in tenths, with both ends in words", () => {

@@ -3,6 +3,7 @@ import type { LessonView, SetRequest } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
 import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
 import { useState } from "react";
+import { OnePage } from "../app/one-page.js";
 import { capital, dateWords, skillName } from "../app/words.js";
 import { queueSets } from "../outbox/index.js";
 import { readMarks, setsOfMarks } from "./marks.js";
@@ -35,67 +36,71 @@ export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteShe
           Back to the plan
         </Button>
       </Group>
-      <header>
-        <Title order={1}>
-          {lesson.title}, {dateWords(lesson.day)}
-          {lesson.startTime !== null && `, ${lesson.startTime}`}
-        </Title>
-        <Text>
-          {lesson.minutes} minutes{lesson.place !== "" && `, ${lesson.place}`}. Each pair: one jumps, the
-          other counts, then they change. Mark each box: M made it, N nearly, X not yet, or the number in a
-          row. {CAUTIONS.space} Pain ends jumping for that student today.
-        </Text>
-      </header>
-      <Steps plan={plan} startTime={lesson.startTime} />
-      <dl className={classes.how}>
-        {subjects.map((subject) => (
-          <div key={subject}>
-            <dt>{capital(skillName(subject))}</dt>
-            <dd>
-              {skillOf(CATALOGUE, subject).cues[0]} Counts when: {skillOf(CATALOGUE, subject).look}
-            </dd>
-          </div>
-        ))}
-      </dl>
-      <table className={classes.marks}>
-        <caption className={classes.said}>
-          What each student does in each turn, with a box for the mark
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Student</th>
-            {plan.rotations.map((_, turn) => (
-              <th key={turn} scope="col">
-                Turn {turn + 1}
-              </th>
+      <OnePage>
+        <div className={classes.paper}>
+          <header>
+            <Title order={1}>
+              {lesson.title}, {dateWords(lesson.day)}
+              {lesson.startTime !== null && `, ${lesson.startTime}`}
+            </Title>
+            <Text>
+              {lesson.minutes} minutes{lesson.place !== "" && `, ${lesson.place}`}. Each pair: one jumps, the
+              other counts, then they change. Mark each box: M made it, N nearly, X not yet, or the number in
+              a row. {CAUTIONS.space} Pain ends jumping for that student today.
+            </Text>
+          </header>
+          <Steps plan={plan} startTime={lesson.startTime} />
+          <dl className={classes.how}>
+            {subjects.map((subject) => (
+              <div key={subject}>
+                <dt>{capital(skillName(subject))}</dt>
+                <dd>
+                  {skillOf(CATALOGUE, subject).cues[0]} Counts when: {skillOf(CATALOGUE, subject).look}
+                </dd>
+              </div>
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {students.map(({ id, places }) => (
-            <tr key={id}>
-              <th scope="row">{nameOf(id)}</th>
-              {plan.rotations.map(({ stations }, turn) => {
-                const place = places[turn] ?? null;
-                const subject = stations[place?.station ?? -1]?.subject ?? null;
-                return (
-                  <td key={turn}>
-                    {place !== null && subject !== null && (
-                      <span className={classes.task}>
-                        <span>
-                          <strong>{place.station + 1}</strong> {skillName(subject)}:{" "}
-                          {taskWords(subject, place)}
-                        </span>
-                        <i className={classes.box} />
-                      </span>
-                    )}
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+          </dl>
+          <table className={classes.marks}>
+            <caption className={classes.said}>
+              What each student does in each turn, with a box for the mark
+            </caption>
+            <thead>
+              <tr>
+                <th scope="col">Student</th>
+                {plan.rotations.map((_, turn) => (
+                  <th key={turn} scope="col">
+                    Turn {turn + 1}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {students.map(({ id, places }) => (
+                <tr key={id}>
+                  <th scope="row">{nameOf(id)}</th>
+                  {plan.rotations.map(({ stations }, turn) => {
+                    const place = places[turn] ?? null;
+                    const subject = stations[place?.station ?? -1]?.subject ?? null;
+                    return (
+                      <td key={turn}>
+                        {place !== null && subject !== null && (
+                          <span className={classes.task}>
+                            <span>
+                              <strong>{place.station + 1}</strong> {skillName(subject)}:{" "}
+                              {taskWords(subject, place)}
+                            </span>
+                            <i className={classes.box} />
+                          </span>
+                        )}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </OnePage>
       <MarksForm lesson={lesson} plan={plan} students={students.map((one) => one.id)} nameOf={nameOf} />
     </section>
   );

@@ -19,7 +19,7 @@ import {
   triesWords,
 } from "../app/words.js";
 import type { SkillStanding } from "../beads/index.js";
-import { detailQuery, MissMap, pathQuery, studioQuery } from "../students/index.js";
+import { detailQuery, LastSets, MissMap, pathQuery, studioQuery } from "../students/index.js";
 import { useMembership } from "../account/index.js";
 import { DecideForm } from "./decide-form.js";
 import { Ladder } from "./ladder.js";
@@ -129,6 +129,7 @@ function SideRecord({ studentId, item, next, mayDecide }: SidePanelProps) {
         </Button>
       )}
       <Ladder studentId={studentId} subject={subject} side={side} />
+      <LastSets studentId={studentId} subject={subject} side={side} />
       <MissMap studentId={studentId} subject={subject} side={side} />
       {mayDecide && <DecideForm studentId={studentId} item={item} />}
     </section>

@@ -17,6 +17,7 @@ export {
   studioQuery,
   weeksQuery,
 } from "./queries.js";
+export { LastSets } from "./last-sets.js";
 export { MissMap } from "./miss-map.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";

@@ -101,6 +101,17 @@ describe("a studio's own log", () => {
     expect(refitted(quick).pace.triple).toBeLessThan(pace.triple);
   });
 
+  it("never takes somebody who has only begun as quick", () => {
+    const cleared = many(20, () => student("streak", [[5, 5], ...Array<Counts>(6).fill([5, 5]), [5, 0, 5]]));
+    const begun = many(20, () =>
+      student("streak", [
+        [5, 5],
+        [1, 1],
+      ]),
+    );
+    expect(refitted([...cleared, ...begun]).pace.cross).toBeGreaterThan(refitted(cleared).pace.cross);
+  });
+
   it("takes people as alike where their ways are, and as unlike where those spread", () => {
     const way = (sets: number): Lines =>
       student("streak", [[5, 5], ...Array<Counts>(sets).fill([5, 5]), [5, 0, 5]]);

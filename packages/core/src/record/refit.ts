@@ -104,12 +104,22 @@ interface Followed extends Begun {
   readonly misses: readonly number[];
 }
 
-/** Where what came lies among what was thought possible: 0 for the least, 1 for the most. */
-function placeOf({ of, misses, tries, isCleared }: Followed, model: LearnerModel): number {
+/** How much of what was thought possible is less than what was made so far. */
+function belowSoFar({ of, misses, tries }: Followed, model: LearnerModel): number {
   const { gate, gateStreak, skill } = of;
-  const below = belowOf(tries, misses, gate, { skillClass: skill.skillClass, gateStreak }, model);
+  return belowOf(tries, misses, gate, { skillClass: skill.skillClass, gateStreak }, model);
+}
+
+/** Where what came lies among what was thought possible: 0 for the least, 1 for the most. */
+function placeOf(one: Followed, model: LearnerModel): number {
+  const below = belowSoFar(one, model);
   // Of one who has not come there yet nothing is known but that it takes more.
-  return isCleared ? below : (1 + below) / 2;
+  return one.isCleared ? below : (1 + below) / 2;
+}
+
+/** How much a side tells of the pace: all once it is cleared, before that as far as it has come. */
+function toldBy(one: Followed, model: LearnerModel): number {
+  return one.isCleared ? 1 : belowSoFar(one, model);
 }
 
 const mean = (numbers: readonly number[]) => numbers.reduce((sum, one) => sum + one, 0) / numbers.length;
@@ -127,9 +137,8 @@ function paceTimes(begun: readonly Followed[], model: LearnerModel): number {
 }
 
 function drawn(begun: readonly Followed[], model: LearnerModel): number {
-  return begun.length === 0
-    ? 1
-    : paceTimes(begun, model) ** (begun.length / (begun.length + SIDES_BEGUN_WITH));
+  const told = begun.reduce((sum, one) => sum + toldBy(one, model), 0);
+  return told === 0 ? 1 : paceTimes(begun, model) ** (told / (told + SIDES_BEGUN_WITH));
 }
 
 /** What all sides say of the pace first, then what each class says beside that: of most classes there is little. */
