@@ -75,7 +75,7 @@ const MUTANTS = [
   ["floor/suggestion", "week.landings > week.allowance", "week.landings < week.allowance"],
   ["combos/ability", "lacking.length === 1 && isOpen", "lacking.length === 1"],
   ["combos/learning", "const FAILING = 3", "const FAILING = 30"],
-  ["combos/derived-needs", "level(side) < level(before)", "level(side) > level(before)"],
+  ["combos/derived-needs", "side.skill.level < before.skill.level", "side.skill.level > before.skill.level"],
   ["plan/weeks", "Math.min", "Math.max"],
   ["placement/belief", "Math.min(one, other)", "Math.max(one, other)"],
   ["syllabus/holds", "one.turns !== whole.turns", "one.turns === whole.turns"],

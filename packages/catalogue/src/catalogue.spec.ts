@@ -48,9 +48,9 @@ describe("the catalogue that ships", () => {
   });
 
   it("begins with what needs nothing", () => {
-    const first = [...CATALOGUE.levels].filter(([, level]) => level === 1).map(([id]) => id);
+    const first = [...CATALOGUE.skills.values()].filter(({ level }) => level === 1).map(({ id }) => id);
     expect(first).toEqual(["side-rope", "basic-bounce", "slow-bounce"]);
-    expect(CATALOGUE.levels.get("side-cross-back-quad")).toBe(6);
+    expect(CATALOGUE.skills.get("side-cross-back-quad")?.level).toBe(6);
   });
 
   it("names the faults that each skill is prone to, and cautions by what its score does", () => {

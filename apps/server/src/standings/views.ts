@@ -107,7 +107,7 @@ export function countStatuses({ standings }: Reading): StatusCounts {
 }
 
 /** The level of the furthest skill that is cleared; 0 before the first. */
-export function levelOf({ standings, syllabus }: Reading): number {
+export function levelOf({ standings }: Reading): number {
   const met = standings.filter((one) => isMet(one.status));
-  return Math.max(0, ...met.map((one) => syllabus.catalogue.levels.get(one.of.subject) ?? 0));
+  return Math.max(0, ...met.map((one) => one.of.skill.level));
 }

@@ -1,6 +1,6 @@
 /** A class's table worked out from its codes: who stands where, and in what order it is shown. */
 import type { GridView } from "@mirrup/contract";
-import type { Catalogue, SideName } from "@mirrup/core";
+import { skillOf, type Catalogue, type SideName } from "@mirrup/core";
 import { decodeStatuses, isMet, type CodedStatus, type Status } from "@mirrup/core/teaching";
 
 export interface GridSide {
@@ -70,7 +70,7 @@ export function gridOf(view: GridView, catalogue: Catalogue, order: GridOrder): 
       };
     });
   if (order === "strand") return { students, columns };
-  const level = (subject: string) => catalogue.levels.get(subject) ?? 1;
+  const level = (subject: string) => skillOf(catalogue, subject).level;
   const sorted = [...columns].sort(
     (one, other) =>
       other.known - one.known || other.open - one.open || level(one.subject) - level(other.subject),

@@ -8,7 +8,7 @@ import { v7 as uuid } from "uuid";
 import { useMembership } from "../account/index.js";
 import { usePaths } from "../app/paths.js";
 import { offerUndo } from "../app/undo.js";
-import { linkWords, listWords, skillName } from "../app/words.js";
+import { linkWords, listWords } from "../app/words.js";
 import { addressOfParts } from "./bench-address.js";
 import { nameOfParts } from "./bench.js";
 import { ComboCard } from "./combo-card.js";
@@ -35,10 +35,10 @@ function noteOf({ parts, counts, handMoves }: MadeCombo, tempo: number): string 
       ? "Nothing in it is hard on the hands"
       : `Hardest: ${linkWords(arms(link.from), arms(link.to))} at count ${link.to.beat + 1}, ${Math.round(demandOf(timing))} hand moves a second`;
   const moves = parts.filter((part) => !isBounce(part) && part.subject !== null);
-  const skills = [...new Set(moves.map((part) => part.subject ?? ""))]
-    .filter((id) => CATALOGUE.skills.has(id))
-    .sort((one, other) => (CATALOGUE.levels.get(other) ?? 0) - (CATALOGUE.levels.get(one) ?? 0));
-  const trains = skills.slice(0, 3).map(skillName);
+  const skills = [...new Set(moves.flatMap((part) => CATALOGUE.skills.get(part.subject ?? "") ?? []))].sort(
+    (one, other) => other.level - one.level,
+  );
+  const trains = skills.slice(0, 3).map(({ name }) => name);
   const pace = (handMoves / counts).toFixed(1);
   return `${hard}${highest > 2 ? ", and a jump of three turns or more" : ""}. ${pace} hand moves a count. Trains ${trains.length === 0 ? "the rhythm" : listWords(trains)}.`;
 }

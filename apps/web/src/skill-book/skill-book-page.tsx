@@ -41,7 +41,7 @@ function SkillDetail({ skill, side, onSide }: DetailProps) {
         <div className={classes.names}>
           <Title order={1}>{capital(skill.name)}</Title>
           <Text className={classes.quiet}>
-            {FAMILY_NAMES[family]}, level {CATALOGUE.levels.get(skill.id)}
+            {FAMILY_NAMES[family]}, level {skill.level}
             {skill.aliases.length > 0 && `. Also: ${listWords(skill.aliases)}`}.
           </Text>
         </div>

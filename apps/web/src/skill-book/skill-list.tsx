@@ -26,18 +26,14 @@ export function familyOf(id: string): Family {
 }
 
 function groupName(skill: Skill, arrangement: Arrangement): string {
-  return arrangement === "strand"
-    ? (STRAND_OF.get(skill.id) ?? "")
-    : `Level ${CATALOGUE.levels.get(skill.id) ?? 1}`;
+  return arrangement === "strand" ? (STRAND_OF.get(skill.id) ?? "") : `Level ${skill.level}`;
 }
 
 function arranged(words: string, arrangement: Arrangement): ReadonlyMap<string, readonly Skill[]> {
   const skills = searchSkills(words);
   if (words.trim() !== "")
     return new Map([[skills.length === 1 ? "1 skill" : `${skills.length} skills`, skills]]);
-  const byLevel = (skill: Skill) => CATALOGUE.levels.get(skill.id) ?? 1;
-  const sorted =
-    arrangement === "level" ? [...skills].sort((one, other) => byLevel(one) - byLevel(other)) : skills;
+  const sorted = arrangement === "level" ? [...skills].sort((one, other) => one.level - other.level) : skills;
   return grouped(sorted, (skill) => groupName(skill, arrangement));
 }
 

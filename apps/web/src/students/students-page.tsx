@@ -18,7 +18,9 @@ import { rosterOf, SHOWN, SORTS, type RosterFilter, type Shown, type Sort } from
 import classes from "./students-page.module.css";
 
 const SIDES_IN_ALL = [...CATALOGUE.skills.values()].reduce((sum, skill) => sum + (skill.twoSided ? 2 : 1), 0);
-const LEVELS = [...new Set(CATALOGUE.levels.values())].sort((one, other) => one - other);
+const LEVELS = [...new Set([...CATALOGUE.skills.values()].map(({ level }) => level))].sort(
+  (one, other) => one - other,
+);
 
 const SHOWN_WORDS: Readonly<Record<Shown, string>> = {
   all: "everybody",

@@ -32,14 +32,12 @@ const simplest = new WeakMap<Syllabus, ReadonlyMap<string, Side>>();
 function simplestSides(syllabus: Syllabus): ReadonlyMap<string, Side> {
   const found = simplest.get(syllabus);
   if (found !== undefined) return found;
-  const { levels } = syllabus.catalogue;
-  const level = (side: Side) => levels.get(side.subject) ?? 0;
   const byFeature = new Map<string, Side>();
   for (const side of syllabus.sides) {
     if (side.score === null) continue;
     for (const feature of featuresOfScore(side.score, "r")) {
       const before = byFeature.get(feature);
-      if (before === undefined || level(side) < level(before)) byFeature.set(feature, side);
+      if (before === undefined || side.skill.level < before.skill.level) byFeature.set(feature, side);
     }
   }
   simplest.set(syllabus, byFeature);

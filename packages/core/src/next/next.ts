@@ -90,7 +90,6 @@ interface Candidate extends NextDrill {
   readonly progress: number;
   readonly isSated: boolean;
   readonly opens: number;
-  readonly level: number;
   readonly isLeading: boolean;
 }
 
@@ -125,8 +124,7 @@ function isOpen({ status }: Standing): boolean {
 
 /** The proposals in order. O(sides log sides). */
 export function nextDrills(reading: Reading, options: NextOptions): readonly NextDrill[] {
-  const { standings, syllabus } = reading;
-  const { levels } = syllabus.catalogue;
+  const { standings } = reading;
   const { sideOrder = "stronger-first", fusedFirst = "own-record", underGoals = new Set<Side>() } = options;
   const path = new Map<Side, OnPath & { readonly place: number }>();
   for (const [place, one] of (options.path ?? []).entries())
@@ -177,7 +175,6 @@ export function nextDrills(reading: Reading, options: NextOptions): readonly Nex
       progress: stage.progress,
       isSated: stage.isSated,
       opens: isNew ? waitingFor(reading, of).length : 0,
-      level: levels.get(of.subject) ?? 1,
       isLeading: of.side === "whole" || of.side === leading(of),
     };
   };
@@ -197,7 +194,7 @@ export function nextDrills(reading: Reading, options: NextOptions): readonly Nex
       },
       reason: { code: "review", due: facts.review?.due ?? reading.today, underGoal },
       ...{ group: "review", place: underGoal ? 0 : 1, progress: 0, isSated: false, opens: 0 },
-      ...{ level: levels.get(of.subject) ?? 1, isLeading: true },
+      isLeading: true,
     };
   };
 
@@ -231,7 +228,7 @@ function compare(one: Candidate, other: Candidate): number {
     one.place - other.place ||
     other.progress - one.progress ||
     other.opens - one.opens ||
-    one.level - other.level ||
+    one.of.skill.level - other.of.skill.level ||
     Number(other.isLeading) - Number(one.isLeading) ||
     one.of.index - other.of.index
   );

@@ -1,7 +1,8 @@
 /** What several students could usefully do together: the skills open or due for most of them. */
-import type { Catalogue } from "../syllabus/catalogue.js";
+import { skillOf, type Catalogue } from "../syllabus/catalogue.js";
 import type { SubjectSide } from "../syllabus/roles.js";
 import type { Status } from "../record/standing.js";
+
 export interface StatusOfSide extends SubjectSide {
   readonly status: Status;
 }
@@ -37,7 +38,7 @@ export function usefulTogether(
       found.set(subject, entry);
     }
   });
-  const level = (subject: string) => catalogue.levels.get(subject) ?? 1;
+  const level = (subject: string) => skillOf(catalogue, subject).level;
   return [...found]
     .map(([subject, entry]) => ({ subject, students: [...entry.students], reviews: entry.reviews.size }))
     .sort(

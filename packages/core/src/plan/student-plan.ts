@@ -229,8 +229,7 @@ function pairBlocks(context: StudentPlanContext): readonly PlanBlock[] {
   );
   const bounce = catalogue.skills.get(catalogue.roles.bounce ?? "")?.score ?? null;
   if (bounce === null) return [];
-  const level = ({ of }: Standing) => catalogue.levels.get(of.subject) ?? 0;
-  const furthest = [...known].sort((one, other) => level(other) - level(one));
+  const furthest = [...known].sort((one, other) => other.of.skill.level - one.of.skill.level);
   for (const [place, first] of furthest.entries()) {
     for (const second of furthest.slice(place + 1)) {
       const [one, two] = [first.of.score, second.of.score];

@@ -41,43 +41,43 @@ function isCrossed(arms: WrittenArms): boolean {
   return l.side === "r" && r.side === "l";
 }
 
-/** The turn at which a fault shows, as a place in `bottoms`; -1 where it can be anywhere. */
-function placeOfFault(fault: FaultCode, bottoms: readonly Bottom[]): number {
+/** The turn at which a fault shows, as a place in `bottoms`; null where it can be anywhere. */
+function placeOfFault(fault: FaultCode | undefined, bottoms: readonly Bottom[]): number | null {
   const isAfterCross = (place: number) => isCrossed(bottoms[place - 1]?.arms ?? "o");
+  const first = (shows: (bottom: Bottom, place: number) => boolean) => {
+    const place = bottoms.findIndex(shows);
+    return place < 0 ? null : place;
+  };
   switch (fault) {
     case "late-cross":
-      return bottoms.findIndex((one) => one.within > 0 && isCrossed(one.arms));
+      return first((one) => one.within > 0 && isCrossed(one.arms));
     case "late-open":
-      return bottoms.findIndex((one, place) => one.within > 0 && !isCrossed(one.arms) && isAfterCross(place));
+      return first((one, place) => one.within > 0 && !isCrossed(one.arms) && isAfterCross(place));
     case "exit":
-      return bottoms.findIndex((one) => one.isLastOfJump && (one.arms === "ul" || one.arms === "ur"));
+      return first((one) => one.isLastOfJump && (one.arms === "ul" || one.arms === "ur"));
     case "stall":
     case "narrow":
     case "tilt":
     case "short-back":
-      return bottoms.findIndex((one) => isCrossed(one.arms));
+      return first((one) => isCrossed(one.arms));
     case "reopen":
-      return bottoms.findIndex(
-        (one, place) => one.within === 0 && !isCrossed(one.arms) && isAfterCross(place),
-      );
+      return first((one, place) => one.within === 0 && !isCrossed(one.arms) && isAfterCross(place));
     default:
-      return -1;
+      return null;
   }
 }
 
 /** The misses of some sets of one skill and side, by the turn of its score at which they fell. */
 export function missMap(score: Score, misses: readonly Miss[]): MissMap {
   const bottoms = bottomsOf(score);
-  const counts = new Array<number>(bottoms.length).fill(0);
+  const counts = new Map<number, number>();
   let unplaced = 0;
   for (const { turn, fault, count = 1 } of misses) {
-    const noted = turn === undefined ? -1 : turn - 1;
-    const shown = fault === undefined ? -1 : placeOfFault(fault, bottoms);
-    const only = bottoms.length === 1 ? 0 : -1;
-    const place = [noted, shown, only].find((one) => one >= 0 && one < bottoms.length);
-    if (place === undefined) unplaced += count;
-    else counts[place] = (counts[place] ?? 0) + count;
+    const noted = turn !== undefined && turn >= 1 && turn <= bottoms.length ? turn - 1 : null;
+    const place = noted ?? placeOfFault(fault, bottoms) ?? (bottoms.length === 1 ? 0 : null);
+    if (place === null) unplaced += count;
+    else counts.set(place, (counts.get(place) ?? 0) + count);
   }
-  const turns = bottoms.map(({ beat }, place) => ({ turn: place + 1, beat, misses: counts[place] ?? 0 }));
+  const turns = bottoms.map(({ beat }, place) => ({ turn: place + 1, beat, misses: counts.get(place) ?? 0 }));
   return { turns, unplaced };
 }

@@ -56,7 +56,13 @@ describe("a catalogue's check", () => {
       ["d", "one", "c / a"],
       ["e", "one", "d; b"],
     );
-    expect(Object.fromEntries(catalogue.levels)).toEqual({ a: 1, b: 2, c: 3, d: 2, e: 3 });
+    expect(Object.fromEntries([...catalogue.skills].map(([id, { level }]) => [id, level]))).toEqual({
+      a: 1,
+      b: 2,
+      c: 3,
+      d: 2,
+      e: 3,
+    });
     expect(catalogue.neededBy.get("a")).toEqual(["b", "d"]);
   });
 });

@@ -67,8 +67,6 @@ export interface Catalogue {
   readonly strands: readonly Strand[];
   /** Every skill after all that it needs. */
   readonly order: readonly string[];
-  /** 1 + depth over hard needs, the least for an either. */
-  readonly levels: ReadonlyMap<string, number>;
   /** The skills whose needs name a skill. */
   readonly neededBy: ReadonlyMap<string, readonly string[]>;
   readonly familyOf: ReadonlyMap<string, Family>;
@@ -100,11 +98,14 @@ export type CatalogueResult =
   | { readonly ok: true; readonly catalogue: Catalogue }
   | { readonly ok: false; readonly faults: readonly CatalogueFault[] };
 
-function termsOf(skill: Skill): readonly NeedTerm[] {
+/** A skill as it was read by itself: how deep it lies is known once all are. */
+type ReadSkill = Omit<Skill, "level">;
+
+function termsOf(skill: ReadSkill): readonly NeedTerm[] {
   return skill.needs.flatMap((need) => need.anyOf);
 }
 
-function readSkill(entry: SkillEntry): Skill | readonly CatalogueFault[] {
+function readSkill(entry: SkillEntry): ReadSkill | readonly CatalogueFault[] {
   const faults: CatalogueFault[] = [];
   const fault = (code: CatalogueFaultCode, reason: string) =>
     faults.push({ code, skill: entry.id, message: `${entry.name}: ${reason}` });
@@ -175,7 +176,7 @@ function checkNames(entries: readonly SkillEntry[]): CatalogueFault[] {
   );
 }
 
-function checkTerms(skill: Skill, skills: ReadonlyMap<string, Skill>): CatalogueFault[] {
+function checkTerms(skill: ReadSkill, skills: ReadonlyMap<string, ReadSkill>): CatalogueFault[] {
   const faults: CatalogueFault[] = [];
   const fault = (code: CatalogueFaultCode, message: string) =>
     faults.push({ code, skill: skill.id, message: `${skill.name} ${message}` });
@@ -203,7 +204,7 @@ function checkTerms(skill: Skill, skills: ReadonlyMap<string, Skill>): Catalogue
  * Skills in an order that puts every skill after all that its needs name (depth first, so the
  * catalogue's own order is kept among equals). Skills on a cycle are returned apart.
  */
-function topologicalOrder(skills: ReadonlyMap<string, Skill>): {
+function topologicalOrder(skills: ReadonlyMap<string, ReadSkill>): {
   order: string[];
   cyclic: string[];
 } {
@@ -226,17 +227,25 @@ function topologicalOrder(skills: ReadonlyMap<string, Skill>): {
   return { order, cyclic };
 }
 
-function levelsOf(order: readonly string[], skills: ReadonlyMap<string, Skill>) {
+/** The skills with their levels, in the order in which they were written; `order` has each after its needs. */
+function levelled(
+  order: readonly string[],
+  read: ReadonlyMap<string, ReadSkill>,
+): ReadonlyMap<string, Skill> {
   const levels = new Map<string, number>();
   for (const id of order) {
-    const needs = skills.get(id)?.needs ?? [];
-    const depths = needs.map((need) => Math.min(...need.anyOf.map((term) => levels.get(term.skill) ?? 0)));
+    const depths = (read.get(id)?.needs ?? []).map(({ anyOf }) =>
+      Math.min(...anyOf.flatMap((term) => levels.get(term.skill) ?? [])),
+    );
     levels.set(id, 1 + Math.max(0, ...depths));
   }
-  return levels;
+  return new Map([...read].map(([id, skill]) => [id, { ...skill, level: levels.get(id) ?? 1 }]));
 }
 
-function checkStrandOrder(strands: readonly Strand[], skills: ReadonlyMap<string, Skill>): CatalogueFault[] {
+function checkStrandOrder(
+  strands: readonly Strand[],
+  skills: ReadonlyMap<string, ReadSkill>,
+): CatalogueFault[] {
   return strands.flatMap((strand) =>
     strand.skills.flatMap((id, place) => {
       const skill = skills.get(id);
@@ -258,36 +267,37 @@ export function buildCatalogue(
   { ladders: texts, roles }: Craft = BARE_CRAFT,
 ): CatalogueResult {
   const faults: CatalogueFault[] = [];
-  const skills = new Map<string, Skill>();
+  const read = new Map<string, ReadSkill>();
   const written = entries.flatMap((strand) => strand.skills);
   for (const entry of written) {
     const skill = readSkill(entry);
     if (!("id" in skill)) {
       faults.push(...skill);
-    } else if (skills.has(skill.id)) {
+    } else if (read.has(skill.id)) {
       const message = `${skill.name}: the id "${skill.id}" is used twice.`;
       faults.push({ code: "duplicate-id", skill: skill.id, message });
     } else {
-      skills.set(skill.id, skill);
+      read.set(skill.id, skill);
     }
   }
   if (faults.length === 0) faults.push(...checkNames(written));
-  for (const skill of skills.values()) faults.push(...checkTerms(skill, skills));
+  for (const skill of read.values()) faults.push(...checkTerms(skill, read));
 
-  const { order, cyclic } = topologicalOrder(skills);
+  const { order, cyclic } = topologicalOrder(read);
   for (const id of cyclic) {
-    const message = `${skills.get(id)?.name ?? id} needs itself by way of its needs.`;
+    const message = `${read.get(id)?.name ?? id} needs itself by way of its needs.`;
     faults.push({ code: "cycle", skill: id, message });
   }
   const strands = entries.map((strand) => ({
     ...strand,
     skills: strand.skills.map((entry) => entry.id),
   }));
-  faults.push(...checkStrandOrder(strands, skills));
+  faults.push(...checkStrandOrder(strands, read));
   for (const id of namedInRoles(roles)) {
-    if (skills.has(id)) continue;
+    if (read.has(id)) continue;
     faults.push({ code: "role", skill: id, message: `"${id}" plays a role and is not in the catalogue.` });
   }
+  const skills = levelled(order, read);
   const ladders = readLadders(texts, skills, faults);
   if (faults.length > 0 || ladders === null) return { ok: false, faults };
 
@@ -297,11 +307,10 @@ export function buildCatalogue(
       neededBy.get(id)?.push(skill.id);
     }
   }
-  const levels = levelsOf(order, skills);
   const familyOf = new Map(
     entries.flatMap(({ family, skills: ofStrand }) => ofStrand.map(({ id }) => [id, family])),
   );
-  const catalogue = { version, skills, strands, order, levels, neededBy, familyOf, ladders, roles };
+  const catalogue = { version, skills, strands, order, neededBy, familyOf, ladders, roles };
   return { ok: true, catalogue };
 }
 

@@ -60,6 +60,8 @@ export interface Skill {
   readonly beats: number;
   readonly needs: readonly Need[];
   readonly helps: readonly string[];
+  /** 1 + depth over hard needs, the least for an either. */
+  readonly level: number;
   readonly skillClass: SkillClass;
   /** What to say, two to five short cues. */
   readonly cues: readonly string[];

@@ -93,12 +93,14 @@ function impliedBy(side: Side, { catalogue, sidesOf: ofSubject }: Syllabus): rea
   const onSame = (one: Side) => one.side === side.side || one.side === "whole" || side.side === "whole";
   const helped = side.skill.helps.flatMap((id) => ofSubject(id));
   const [jumps] = side.jumps;
-  const level = (one: Side) => catalogue.levels.get(one.subject) ?? 0;
   const contained =
     jumps === undefined
       ? []
       : inScore(side, catalogue, ofSubject).filter(
-          (one) => one !== side && level(one) < level(side) && one.jumps.some((form) => isHeld(jumps, form)),
+          (one) =>
+            one !== side &&
+            one.skill.level < side.skill.level &&
+            one.jumps.some((form) => isHeld(jumps, form)),
         );
   return [...new Set([...helped.filter(onSame), ...contained])];
 }
@@ -230,6 +232,7 @@ function baseTestOf(
     beats: 1,
     needs: [],
     helps: [],
+    level: 1,
     skillClass: "base",
     cues: [],
     faults: [],
