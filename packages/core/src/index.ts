@@ -65,7 +65,7 @@ export {
   gateTarget,
   heldRepetitions,
 } from "./syllabus/gates.js";
-export { gatePlace, holdsSide } from "./syllabus/ladder.js";
+export { GATE_RUNG, gatePlace, holdsSide } from "./syllabus/ladder.js";
 export { type LadderTexts } from "./syllabus/ladder-line.js";
 export { type Manner } from "./syllabus/manner.js";
 export { type Need, type NeedTerm } from "./syllabus/needs.js";

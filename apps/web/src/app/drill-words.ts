@@ -1,6 +1,7 @@
 /** A drill in words: what is done, how much, of what, and how likely it comes off. */
 import { DRILLS } from "@mirrup/catalogue";
 import {
+  GATE_RUNG,
   drillKey,
   missCount,
   parseDrill,
@@ -100,6 +101,23 @@ export function drillOfWords(subject: string, side: SideName, drill: Drill): str
 export function patternWords({ score }: Pick<Drill, "score">): string | null {
   const parsed = score === undefined ? null : parseScore(score);
   return parsed?.ok === true ? capital(readScore(parsed.score).join("; ")) : null;
+}
+
+/** The drills of a ladder in words, with the pattern of each that would else be called like another. */
+export function ladderWords(
+  subject: string,
+  side: SideName,
+  rungs: readonly { readonly id: string; readonly drill: Drill }[],
+): readonly { readonly name: string; readonly pattern: string | null }[] {
+  const names = rungs.map(({ id, drill }) => {
+    const words = drillOfWords(subject, side, drill);
+    return id === GATE_RUNG ? `the gate: ${words}` : words;
+  });
+  return rungs.map(({ drill }, place) => {
+    const name = names[place] ?? "";
+    const isAlone = names.indexOf(name) === names.lastIndexOf(name);
+    return { name, pattern: isAlone ? null : patternWords(drill) };
+  });
 }
 
 /** How likely it comes off, as one says it: `7 in 10`. */

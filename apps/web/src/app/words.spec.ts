@@ -3,10 +3,12 @@ import { describe, expect, it } from "@jest/globals";
 import type { UnmetItem } from "@mirrup/contract";
 import { ARMS, DRILL_KINDS, FAULT_CODES, parseDrill, type LoggedDrill } from "@mirrup/core";
 import type { Suggestion } from "@mirrup/core/teaching";
+import { SYLLABUS } from "./syllabus.js";
 import {
   countsWords,
   drillWords,
   evidenceWords,
+  ladderWords,
   loggedDrillWords,
   oddsWords,
   spacingWords,
@@ -123,6 +125,15 @@ describe("every code has its words", () => {
       "a drill of another version (of-a-later-build)",
     );
     expect(loggedDrillWords({ kind: "climb", top: 4, growing: true })).toContain("4");
+  });
+
+  it("no two drills of a ladder alike", () => {
+    for (const { subject, side, ladder } of SYLLABUS.sides) {
+      const words = ladderWords(subject, side, ladder).map(
+        ({ name, pattern }) => `${name}: ${pattern ?? ""}`,
+      );
+      expect({ subject, side, words: new Set(words).size }).toEqual({ subject, side, words: ladder.length });
+    }
   });
 
   it("what was counted, without what is not worth saying", () => {

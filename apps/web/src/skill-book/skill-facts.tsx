@@ -1,5 +1,6 @@
 import { CATALOGUE, CAUTIONS, coachingOf, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
 import {
+  GATE_RUNG,
   DRILL_ROWS,
   gateOf,
   passOf,
@@ -116,7 +117,7 @@ export function LadderTable({ skill, side }: { readonly skill: Skill; readonly s
               return (
                 <Table.Tr key={id}>
                   <Table.Td title={DRILLS[drill.kind].manner}>
-                    {id === "gate" ? "The gate" : capital(drillOfWords(skill.id, side, drill))}
+                    {id === GATE_RUNG ? "The gate" : capital(drillOfWords(skill.id, side, drill))}
                   </Table.Td>
                   <Table.Td>
                     {say} <span className={classes.quiet}>{look}</span>
@@ -127,7 +128,7 @@ export function LadderTable({ skill, side }: { readonly skill: Skill; readonly s
                       <span className={classes.quiet}>no rope</span>
                     )}
                   </Table.Td>
-                  <Table.Td>{id === "gate" ? "its school’s" : passWords(drill)}</Table.Td>
+                  <Table.Td>{id === GATE_RUNG ? "its school’s" : passWords(drill)}</Table.Td>
                 </Table.Tr>
               );
             })}

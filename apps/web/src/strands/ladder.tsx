@@ -3,7 +3,7 @@ import type { SideName } from "@mirrup/core";
 import { IconCheck, IconPlayerPlayFilled } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { drillOfWords, oddsWords } from "../app/drill-words.js";
+import { ladderWords, oddsWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
 import { floorAddress } from "../floor/index.js";
@@ -27,6 +27,7 @@ export function Ladder({ studentId, subject, side }: LadderProps) {
   const ladder = useQuery(ladderQuery(studentId, subject, side));
   const rungs = ladder.data ?? [];
   if (rungs.length === 0) return null;
+  const words = ladderWords(subject, side, rungs);
   const passed = rungs.filter((rung) => rung.state === "passed").length;
   return (
     <details className={classes.ladder}>
@@ -34,7 +35,7 @@ export function Ladder({ studentId, subject, side }: LadderProps) {
         Ladder: {passed} of {rungs.length} rungs passed
       </summary>
       <ol className={classes.rungs}>
-        {rungs.map((rung) => {
+        {rungs.map((rung, place) => {
           const { id, drill, chance, state, isNext } = rung;
           return (
             <li key={id} data-state={state} data-next={isNext}>
@@ -50,7 +51,10 @@ export function Ladder({ studentId, subject, side }: LadderProps) {
                   ) : null}
                 </span>
                 <span>
-                  {capital(drillOfWords(subject, side, drill))}
+                  {capital(words[place]?.name ?? "")}
+                  {words[place]?.pattern !== null && (
+                    <span className={classes.quiet}>{words[place]?.pattern}</span>
+                  )}
                   <span className={classes.quiet}>
                     {stateWords(rung)}
                     {state !== "passed" && `, ${oddsWords(chance)}`}

@@ -1,5 +1,5 @@
 /** What is done next: what Mirrup proposes, and two plain ways that need no record. */
-import type { Side } from "@mirrup/core";
+import { GATE_RUNG, type Side } from "@mirrup/core";
 import { goalPath, nextDrills, stageOf, standingOf } from "@mirrup/core/teaching";
 import { between, randomFrom } from "../random.js";
 import type { Policy } from "./coached.js";
@@ -51,7 +51,7 @@ function plainly(choose: (open: readonly Side[]) => Side | undefined): Policy {
     if (of !== undefined)
       return {
         of,
-        drill: of.ladder.find((rung) => rung.id === "gate")?.drill ?? {
+        drill: of.ladder.find((rung) => rung.id === GATE_RUNG)?.drill ?? {
           kind: "streak",
           count: of.gateStreak,
         },

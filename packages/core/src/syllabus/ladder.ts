@@ -286,7 +286,7 @@ export function holdsSide(drill: Drill, side: Side): boolean {
   return side.jumps.some((form) => isHeld(jumps, form, drill.kind === "new-step" ? "any" : "same"));
 }
 
-const GATE = "gate";
+export const GATE_RUNG = "gate";
 
 function rungOf(
   making: Making,
@@ -296,7 +296,7 @@ function rungOf(
   const { side } = making;
   const jumps = jumpsOfDrill(drill);
   const counted = drill.kind === "streak" ? `streak ${drill.count}` : drillKey(drill);
-  const id = isGate ? GATE : drill.kind === "tempo-shadow" ? `${counted} ${drill.tempoShare}` : counted;
+  const id = isGate ? GATE_RUNG : drill.kind === "tempo-shadow" ? `${counted} ${drill.tempoShare}` : counted;
   const isEvidence = DRILL_ROWS[drill.kind].isEvidence;
   const isSafety = isSafe && SAFETY_KINDS.has(drill.kind) && parts.length === 0;
   const rung = { id, drill, isPart: parts.length > 0, isSafety, isAfterGate: false };
@@ -331,7 +331,7 @@ export function ladderOf(making: Making): readonly Rung[] {
   const made = steps.some((one) => one.isGate) ? steps : [...steps, gate];
   const rungs = [...made, ...otherSide(side)].map((one) => rungOf(making, one, isSafe));
   const distinct = rungs.filter((rung, place) => rungs.findIndex((one) => one.id === rung.id) === place);
-  const atGate = distinct.findIndex((rung) => rung.id === GATE);
+  const atGate = distinct.findIndex((rung) => rung.id === GATE_RUNG);
   // Both sides by turns come once each side has been cleared.
   const isAfter = (rung: Rung, place: number) => place > atGate || (!rung.isPart && rung.about.length > 1);
   return [
@@ -345,5 +345,5 @@ export function ladderOf(making: Making): readonly Rung[] {
 
 /** Where the gate stands on a ladder. */
 export function gatePlace(ladder: readonly Rung[]): number {
-  return ladder.findIndex((rung) => rung.id === GATE);
+  return ladder.findIndex((rung) => rung.id === GATE_RUNG);
 }
