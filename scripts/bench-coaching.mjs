@@ -110,8 +110,8 @@ export async function benchCoaching() {
     printHonesty("with the handbook's numbers", results.mirrup);
     const studio = coach(peopleOf(population, FITTED_SEED), POLICIES.mirrup, handbook);
     const model = core.refit(
-      studio.map((one) => one.log),
-      { syllabus: SYLLABUS, model: handbook },
+      studio.map((one) => ({ ...one.log, syllabus: SYLLABUS })),
+      handbook,
     );
     printHonesty("refitted to others' log", coach(people, POLICIES.mirrup, model));
   }

@@ -31,7 +31,7 @@ export async function benchPlacement() {
   const syllabus = syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS["quick-frontier"] });
   const students = cohort.simulateCohort(CATALOGUE, STUDENTS, SEED);
   const byDepth = [...CATALOGUE.order].sort(
-    (one, other) => CATALOGUE.levels.get(one) - CATALOGUE.levels.get(other),
+    (one, other) => CATALOGUE.skills.get(one).level - CATALOGUE.skills.get(other).level,
   );
   const times = [];
   const ways = {

@@ -38,8 +38,8 @@ function coach(population: Population, count: number, seed: number, model: Learn
 describe.each(POPULATIONS)("what is said to %s", (population) => {
   const log = coach(population, STUDENTS[population], 4000, HANDBOOK_MODEL);
   const model = refit(
-    log.map((one) => one.log),
-    { syllabus: SYLLABUS, model: HANDBOOK_MODEL },
+    log.map((one) => ({ ...one.log, syllabus: SYLLABUS })),
+    HANDBOOK_MODEL,
   );
   const others = coach(population, STUDENTS[population], 7000, model);
 

@@ -23,8 +23,9 @@ export {
 } from "./record/fold.js";
 export { type LessonLoad, type Load, type WeekLoad, landingsOf, setLoad, weekLoad } from "./record/load.js";
 export { type MissMap, missMap } from "./record/miss-map.js";
-export { HANDBOOK_MODEL, type LearnerModel } from "./record/model.js";
+export { HANDBOOK_MODEL, type LearnerModel, type StoredModel, readModel } from "./record/model.js";
 export { neededDose } from "./record/passing.js";
+export { type StudentLog } from "./record/practice.js";
 export { refit } from "./record/refit.js";
 export { type Review } from "./record/review.js";
 export {

@@ -1,5 +1,5 @@
 /**
- * Brings the database up to date, facts of an older shape too, and, unless told not to, loads the demo
+ * Brings the database up to date, what the log says of how students learn and facts of an older shape too, and, unless told not to, loads the demo
  * club into an empty one.
  */
 import { DataSource } from "typeorm";
@@ -7,12 +7,14 @@ import { readConfig } from "../config/config.js";
 import { databaseOptions } from "../database/data-source.js";
 import { prepareDatabase } from "../database/prepare.js";
 import { loadDemo } from "../demo/index.js";
-import { refreshAll } from "../standings/index.js";
+import { refitAll, refreshAll } from "../standings/index.js";
 
 const config = readConfig(process.env);
 await prepareDatabase(config);
 const database = await new DataSource(databaseOptions(config.databaseAdminUrl)).initialize();
 try {
+  if ((await refitAll(database, new Date())) > 0)
+    console.log("Worked out from the log how its students learn; the odds go by that from now on.");
   const stale = await refreshAll(database);
   if (stale > 0) console.log(`Made the standings of ${stale} students anew from the log.`);
   if (!process.argv.includes("--no-demo") && (await loadDemo(database, new Date()))) {

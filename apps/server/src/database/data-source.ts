@@ -25,6 +25,7 @@ import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
 import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
 import { Drills1764700000000 } from "./migrations/1764700000000-drills.js";
+import { Models1764800000000 } from "./migrations/1764800000000-models.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
 /** How to reach the database at `url`. The schema changes by migrations alone. */
@@ -62,6 +63,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       Lessons1764500000000,
       Combos1764600000000,
       Drills1764700000000,
+      Models1764800000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -5,6 +5,7 @@ export { addLoads, loadsOf } from "./lesson-loads.js";
 export type { LogRows } from "./log-lines.js";
 export { clearByHand, keepCleared, schoolDifference } from "./school-change.js";
 export { rebuildAll, refreshAll } from "./rebuild.js";
+export { refitAll } from "./refit.js";
 export { RulesChangeEntity } from "./rules-change.entity.js";
 export { StandingEntity } from "./standing.entity.js";
 export { StandingsModule } from "./standings.module.js";

@@ -1,8 +1,9 @@
 import { CATALOGUE, mannerOf, SCHOOLS } from "@mirrup/catalogue";
 import { localDate, rulesText, syllabusOf, type Syllabus } from "@mirrup/core";
-import { HANDBOOK_MODEL, type Reader } from "@mirrup/core/teaching";
+import { HANDBOOK_MODEL, readModel, type LearnerModel, type Reader } from "@mirrup/core/teaching";
 import { createHash } from "node:crypto";
 import type { Scope } from "../database/scope.js";
+import type { StudioEntity } from "../studios/studio.entity.js";
 import type { StudentEntity } from "../students/student.entity.js";
 
 /** What of a student bears on how the log is read: the school, the gates and the manner in force. */
@@ -21,12 +22,21 @@ export function syllabusFor(
   });
 }
 
+const models = new WeakMap<StudioEntity, LearnerModel>();
+
+/** The studio's learner model: its own log's, else the handbook's. */
+export function modelOf({ studio }: Scope): LearnerModel {
+  const made = models.get(studio) ?? (studio.model === null ? HANDBOOK_MODEL : readModel(studio.model));
+  models.set(studio, made);
+  return made;
+}
+
 /** How a student's log is read. */
 export function readerFor(
   scope: Scope,
   learner: Pick<Learner, "school" | "gates" | "settings" | "homeStep">,
 ): Reader {
-  return { syllabus: syllabusFor(scope, learner), model: HANDBOOK_MODEL };
+  return { syllabus: syllabusFor(scope, learner), model: modelOf(scope) };
 }
 
 export function todayIn({ now, studio }: Scope): string {

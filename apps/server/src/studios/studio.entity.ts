@@ -1,5 +1,6 @@
 import type { SettingValues } from "@mirrup/catalogue";
 import type { SchoolId } from "@mirrup/core";
+import type { StoredModel } from "@mirrup/core/teaching";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 @Entity("studio")
@@ -29,6 +30,17 @@ export class StudioEntity {
 
   @Column("timestamptz", { name: "created_at" })
   createdAt!: Date;
+
+  /** The learner model as the studio's own log has it, whatever build wrote it; null for the handbook's. */
+  @Column("jsonb")
+  model!: StoredModel | null;
+
+  /** How many sets there were when it was made, and when that was. */
+  @Column("integer", { name: "model_sets" })
+  modelSets!: number;
+
+  @Column("timestamptz", { name: "model_at", nullable: true })
+  modelAt!: Date | null;
 }
 
-export const NEW_STUDIO = { settings: {}, version: 1 } as const;
+export const NEW_STUDIO = { settings: {}, version: 1, model: null, modelSets: 0, modelAt: null } as const;

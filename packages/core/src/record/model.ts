@@ -71,5 +71,32 @@ export const HANDBOOK_MODEL: LearnerModel = {
   halfLifeTries: 40,
 };
 
+/** A model that some build wrote down; kinds and classes that it did not know are left out. */
+export type StoredModel = Omit<LearnerModel, "startMiss" | "pace" | "shares"> &
+  Readonly<Record<"startMiss" | "pace" | "shares", Readonly<Record<string, number>>>>;
+
+/** A stored model as this build takes it: what it does not say is as the handbook has it. */
+export function readModel({ startMiss, pace, shares, ...rest }: StoredModel): LearnerModel {
+  const known = <Key extends string>(
+    stored: Readonly<Record<string, number>>,
+    all: Readonly<Record<Key, number>>,
+  ) => mapped(all, (number, key) => stored[key] ?? number);
+  return {
+    ...rest,
+    startMiss: known(startMiss, START_MISS),
+    pace: known(pace, PACE),
+    shares: known(shares, HANDBOOK_MODEL.shares),
+  };
+}
+
+/** A table of numbers with each of them changed. */
+export function mapped<Key extends string>(
+  numbers: Readonly<Record<Key, number>>,
+  to: (number: number, key: Key) => number,
+): Readonly<Record<Key, number>> {
+  const keys = Object.keys(numbers) as Key[];
+  return Object.fromEntries(keys.map((key) => [key, to(numbers[key], key)])) as Record<Key, number>;
+}
+
 /** What the prior weighs, in tries. */
 export const PRIOR_WEIGHT = 2;

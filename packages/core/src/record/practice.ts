@@ -6,9 +6,11 @@ import { compareLines, type Lines } from "../log/line.js";
 import { missCount } from "../log/set.js";
 import type { DrillKind } from "../syllabus/drill.js";
 import type { Side } from "../syllabus/side.js";
+import type { Syllabus } from "../syllabus/syllabus.js";
 import { beliefOf } from "./belief.js";
 import type { Belief } from "./chance.js";
 import { addEntry, NO_FACTS, type SideEntry, type SideFacts } from "./facts.js";
+import type { LearnerModel } from "./model.js";
 import { entriesOfDecision, entriesOfSet, type Owner, type OwnedEntry, type Reader } from "./fold.js";
 
 /** A set of the whole: what was believed of its next try, and what came. */
@@ -96,9 +98,15 @@ class Reading {
   }
 }
 
-/** What the logs of a studio's students tell, each student's by itself. */
-export function practiceOf(logs: readonly Lines[], reader: Reader): Practice {
-  const read = logs.map(({ sets, decisions }) => {
+/** One student's log, with what they are taught. */
+export interface StudentLog extends Lines {
+  readonly syllabus: Syllabus;
+}
+
+/** What the logs of a studio's students tell, each student's by itself, as they are read under a model. */
+export function practiceOf(logs: readonly StudentLog[], model: LearnerModel): Practice {
+  const read = logs.map(({ sets, decisions, syllabus }) => {
+    const reader: Reader = { syllabus, model };
     const reading = new Reading(reader);
     const entries = [
       ...sets.flatMap((set) => entriesOfSet(set, reader)),

@@ -7,15 +7,11 @@ import { syllabusOf } from "../syllabus/syllabus.js";
 import { FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { logged, NOW } from "../testing/small-reading.js";
 import { taughtCatalogue } from "../testing/taught-catalogue.js";
-import type { Reader } from "./fold.js";
 import { HANDBOOK_MODEL } from "./model.js";
 import { practiceOf } from "./practice.js";
 import { refit } from "./refit.js";
 
-const READER: Reader = {
-  syllabus: syllabusOf({ catalogue: taughtCatalogue(), school: FIVE_IN_A_ROW }),
-  model: HANDBOOK_MODEL,
-};
+const SYLLABUS = syllabusOf({ catalogue: taughtCatalogue(), school: FIVE_IN_A_ROW });
 const CROSS = HANDBOOK_MODEL.startMiss.cross;
 
 type Counts = readonly [clean: number, missed: number, bestStreak?: number];
@@ -32,12 +28,14 @@ function student(kind: "streak" | "one-out", sets: readonly Counts[], gap = 60_0
   };
 }
 const many = (count: number, one: () => Lines) => Array.from({ length: count }, one);
-const refitted = (logs: readonly Lines[]) => refit(logs, READER);
+const read = (logs: readonly Lines[]) => logs.map((lines) => ({ ...lines, syllabus: SYLLABUS }));
+const refitted = (logs: readonly Lines[]) => refit(read(logs), HANDBOOK_MODEL);
 
 describe("a studio's own log", () => {
   it("changes nothing while it is empty, but for the version", () => {
     expect(refitted([])).toEqual({ ...HANDBOOK_MODEL, version: 1 });
     expect(refitted([{ sets: [], decisions: [] }])).toEqual({ ...HANDBOOK_MODEL, version: 1 });
+    expect(refit([], HANDBOOK_MODEL, 7).version).toBe(8);
   });
 
   it("moves where a class starts toward what came at first sets, the further the more there are", () => {
@@ -149,7 +147,7 @@ describe("what a log tells of the model", () => {
     ],
     DAY_MS,
   );
-  const practice = practiceOf([log], READER);
+  const practice = practiceOf(read([log]), HANDBOOK_MODEL);
 
   it("is what was believed before each set, and what came", () => {
     expect(practice.tried.map(({ clean, missed, isFirst }) => [clean, missed, isFirst])).toEqual([
@@ -166,9 +164,9 @@ describe("what a log tells of the model", () => {
 
   it("follows a side from its first set to its gate, and no further", () => {
     expect(practice.begun).toMatchObject([{ tries: 15, isCleared: true }]);
-    const short = practiceOf([{ ...log, sets: log.sets.slice(0, 2) }], READER);
+    const short = practiceOf(read([{ ...log, sets: log.sets.slice(0, 2) }]), HANDBOOK_MODEL);
     expect(short.begun).toMatchObject([{ tries: 10, isCleared: false }]);
-    expect(practiceOf([{ ...log, sets: log.sets.slice(2) }], READER).begun).toEqual([]);
+    expect(practiceOf(read([{ ...log, sets: log.sets.slice(2) }]), HANDBOOK_MODEL).begun).toEqual([]);
   });
 
   it("takes a side as new only where neither it nor its other side was seen", () => {
@@ -176,14 +174,14 @@ describe("what a log tells of the model", () => {
       ...log,
       sets: log.sets.map((set, place) => ({ ...set, side: place > 0 ? set.side : ("left" as const) })),
     };
-    expect(practiceOf([other], READER).tried.map(({ isFirst }) => isFirst)).toEqual([
+    expect(practiceOf(read([other]), HANDBOOK_MODEL).tried.map(({ isFirst }) => isFirst)).toEqual([
       true,
       false,
       false,
       false,
     ]);
     const placed = practiceOf(
-      [
+      read([
         {
           ...log,
           decisions: [
@@ -193,8 +191,8 @@ describe("what a log tells of the model", () => {
             },
           ],
         },
-      ],
-      READER,
+      ]),
+      HANDBOOK_MODEL,
     );
     expect(placed.tried.some(({ isFirst }) => isFirst)).toBe(false);
   });

@@ -3,12 +3,10 @@
  * they go, what a kind of drill leaves of the misses, how fast the past fades. Everything is drawn toward
  * the model that one begins with, the more the less there is to go by; an empty log changes nothing.
  */
-import type { Lines } from "../log/line.js";
 import type { SkillClass } from "../syllabus/skill.js";
 import { belowShare, missOf, triesChance } from "./chance.js";
-import type { Reader } from "./fold.js";
-import type { LearnerModel } from "./model.js";
-import { practiceOf, type Begun, type Tried } from "./practice.js";
+import { mapped, type LearnerModel } from "./model.js";
+import { practiceOf, type Begun, type StudentLog, type Tried } from "./practice.js";
 import { belowOf, missSlices } from "./tries.js";
 
 /** What the numbers that one begins with weigh: misses expected, and sides that were begun. */
@@ -59,14 +57,6 @@ function refitStarts(
   return mapped(startMiss, (miss, skillClass) => within(miss * ratioOf(skillClass)));
 }
 
-function mapped<Key extends string>(
-  numbers: Readonly<Record<Key, number>>,
-  to: (number: number, key: Key) => number,
-): Readonly<Record<Key, number>> {
-  const keys = Object.keys(numbers) as Key[];
-  return Object.fromEntries(keys.map((key) => [key, to(numbers[key], key)])) as Record<Key, number>;
-}
-
 function refitShares(tried: readonly Tried[], { shares }: LearnerModel): LearnerModel["shares"] {
   const byKind = groupBy(tried, ({ kind }) => kind);
   const expectedOf = ({ kind, before }: Tried) => shares[kind] * missOf(before);
@@ -82,7 +72,7 @@ function likelihood(tried: readonly Tried[], { shares }: LearnerModel): number {
 }
 
 /** The half-lives under which what came was likeliest, of a few. O(lines) for each. */
-function refitHalfLives(logs: readonly Lines[], { syllabus, model }: Reader): LearnerModel {
+function refitHalfLives(logs: readonly StudentLog[], model: LearnerModel): LearnerModel {
   let [best, most] = [model, -Infinity];
   for (const tries of HALF_LIVES_OF_TRIES) {
     for (const days of HALF_LIVES_OF_DAYS) {
@@ -92,7 +82,7 @@ function refitHalfLives(logs: readonly Lines[], { syllabus, model }: Reader): Le
         halfLifeDays: model.halfLifeDays * days,
       };
       const unlikely = DOUBLED * (Math.log2(tries) ** 2 + Math.log2(days) ** 2);
-      const likely = likelihood(practiceOf(logs, { syllabus, model: tried }).tried, tried) - unlikely;
+      const likely = likelihood(practiceOf(logs, tried).tried, tried) - unlikely;
       if (likely > most) [best, most] = [tried, likely];
     }
   }
@@ -163,20 +153,26 @@ function refitSpread(begun: readonly Followed[], model: LearnerModel): number {
   return model.paceSpread * (best / model.paceSpread) ** weight;
 }
 
-/** The model of `reader` refitted to the logs of a studio's students, one version on. */
-export function refit(logs: readonly Lines[], reader: Reader): LearnerModel {
-  const { syllabus } = reader;
-  const faded = refitHalfLives(logs, reader);
-  const { tried } = practiceOf(logs, { syllabus, model: faded });
+/**
+ * A model refitted to the logs of a studio's students; its version is the next after `version`. The same for
+ * the same logs. O(sets), some twenty times.
+ */
+export function refit(
+  logs: readonly StudentLog[],
+  model: LearnerModel,
+  version = model.version,
+): LearnerModel {
+  const faded = refitHalfLives(logs, model);
+  const { tried } = practiceOf(logs, faded);
   const started = {
     ...faded,
     startMiss: refitStarts(tried, faded),
     shares: refitShares(tried, faded),
   };
-  const begun = practiceOf(logs, { syllabus, model: started }).begun.map((one): Followed => ({
+  const begun = practiceOf(logs, started).begun.map((one): Followed => ({
     ...one,
     misses: missSlices(one.belief),
   }));
   const paced = { ...started, pace: refitPaces(begun, started) };
-  return { ...paced, paceSpread: refitSpread(begun, paced), version: reader.model.version + 1 };
+  return { ...paced, paceSpread: refitSpread(begun, paced), version: version + 1 };
 }
