@@ -287,6 +287,7 @@ await main(async () => {
   await benchPaths();
   await benchPlacement();
   // They read the packages as they were built.
+  (await import("./bench-plan.mjs")).benchPlan();
   await (await import("./bench-class.mjs")).benchClass();
   await (await import("./bench-next.mjs")).benchNext();
   (await import("./bench-combos.mjs")).benchCombos();
