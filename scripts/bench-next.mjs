@@ -4,7 +4,7 @@ import { medianTimes, printRatio } from "./lib/measure.mjs";
 const SMALL = 200;
 const LARGE = 1600;
 const LEARNING_LIMIT_MS = 2;
-const COMBO = "o*2 sr sl o (o o) xr o sr o xl o (o xr) o";
+const COMBO = "o*2 sr sl o (o o) xr o sr o xl o (o xr) o sl xl o";
 const SETS = 50;
 const ID = "00000000-0000-7000-8000-000000000001";
 

@@ -51,6 +51,8 @@ export function leftOutWords(why: LeftOutWhy): string {
       return "longer than the minutes that are there";
     case "landings":
       return "more landings than the week still allows";
+    case "day-landings":
+      return "more landings than today should have";
     case "multiples":
       return "more multiples than a growing jumper should do in a lesson";
     case "review-share":

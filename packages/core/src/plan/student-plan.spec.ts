@@ -120,6 +120,28 @@ describe("one student's plan", () => {
     expect(reviews.map((block) => block.subject)).toContain("double");
   });
 
+  it("has six landings in ten of the usual for who is tired, and never many more for who is fresh", () => {
+    const begun: SideFacts = { ...NO_FACTS, sets: 2, clean: 6, missed: 4, countedAt: NOW, bestStreak: 2 };
+    const records: readonly Readonly<Record<string, SideFacts>>[] = [
+      { "bounce:whole": cleared() },
+      { "bounce:whole": cleared(), "swing:left": begun, "swing:right": begun, "cross:right": begun },
+      { "bounce:whole": cleared("2026-05-20"), "step:whole": cleared("2026-05-20"), "double:whole": begun },
+    ];
+    for (const facts of records) {
+      for (const minutes of [20, 45, 60, 90]) {
+        const usual = plan(facts, { minutes });
+        const tired = plan(facts, { minutes, energy: "tired" });
+        // Nobody goes without a warm-up for being tired.
+        const frame = tired.blocks
+          .filter(({ phase }) => phase === "warm-up" || phase === "cool-down")
+          .reduce((sum, block) => sum + block.landings, 0);
+        expect(tired.landings).toBeLessThanOrEqual(Math.max(frame, 0.6 * usual.landings));
+        const fresh = plan(facts, { minutes, energy: "fresh" });
+        expect(fresh.landings).toBeLessThanOrEqual(1.2 * usual.landings);
+      }
+    }
+  });
+
   it("puts the new, hard skill where the setting has it, and leaves it out when tired", () => {
     const ready = Object.fromEntries(
       [

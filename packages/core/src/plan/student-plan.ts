@@ -75,7 +75,7 @@ export type LeftOutWhy =
   /** Tired today: nothing new and hard is learned. */
   | { readonly code: "tired" }
   /** With it, this limit would be passed even if nothing else were done. */
-  | { readonly code: "minutes" | "landings" | "multiples" | "review-share" }
+  | { readonly code: "minutes" | "landings" | "day-landings" | "multiples" | "review-share" }
   /** It would cost the plan so much of its worth. */
   | { readonly code: "less-useful"; readonly costs: number };
 
@@ -99,6 +99,8 @@ interface Candidate extends Choosable, PlanBlock {}
 
 /** How much of the usual dose somebody does, by how they come. */
 const DOSE: Readonly<Record<Energy, number>> = { fresh: 1, normal: 1, tired: 0.6 };
+/** Most landings, of those of the usual plan (record.md, What now). */
+const MOST_LANDINGS: Readonly<Record<Energy, number>> = { fresh: 1.2, normal: 1, tired: 0.6 };
 
 function worthOf(block: PlanBlock, pins: SideSet): number {
   const { reason } = block;
@@ -318,17 +320,23 @@ function candidatesOf(context: StudentPlanContext): readonly Candidate[] {
   });
 }
 
+/** The limits of a day: by how somebody comes it can have fewer landings than the week still allows. */
+interface DayLimits extends Limits {
+  readonly weekLandings: number;
+}
+
 /** Why a candidate is not in the best plan: what stands against it alone, else what it would cost. */
 function whyNot(
   candidates: readonly Candidate[],
   place: number,
-  limits: Limits,
+  limits: DayLimits,
   objective: number,
 ): LeftOutWhy {
   const one = candidates[place];
   if (one === undefined) return { code: "minutes" };
   if (one.minutes > limits.minutes) return { code: "minutes" };
-  if (one.landings > limits.landings) return { code: "landings" };
+  if (one.landings > limits.weekLandings) return { code: "landings" };
+  if (one.landings > limits.landings) return { code: "day-landings" };
   if (one.multiples > limits.multiples) return { code: "multiples" };
   if (one.isReview && one.minutes > limits.reviewMinutes) return { code: "review-share" };
   const forced = candidates.map((other, at) =>
@@ -357,13 +365,17 @@ const BY_HAND = { bans: new SideSet(), pins: new SideSet(), moreSets: new SideMa
  * that nobody touched. No minutes, or nothing to do, give a plan without blocks.
  */
 export function planStudent(context: StudentPlanContext): StudentPlan {
-  const made = bestPlan(context);
-  const isUntouched = context.bans.size + context.pins.size + (context.moreSets?.size ?? 0) === 0;
+  const { energy, bans, pins, moreSets } = context;
+  const usual = energy === "normal" ? null : bestPlan({ ...context, energy: "normal" });
+  const mostLandings = usual === null ? Infinity : MOST_LANDINGS[energy] * usual.landings;
+  const made = bestPlan(context, mostLandings);
+  const isUntouched = bans.size + pins.size + (moreSets?.size ?? 0) === 0;
   if (isUntouched) return { ...made, cost: 0 };
-  return { ...made, cost: Math.max(0, bestPlan({ ...context, ...BY_HAND }).objective - made.objective) };
+  const untouched = bestPlan({ ...context, ...BY_HAND }, mostLandings);
+  return { ...made, cost: Math.max(0, untouched.objective - made.objective) };
 }
 
-function bestPlan(context: StudentPlanContext): Omit<StudentPlan, "cost"> {
+function bestPlan(context: StudentPlanContext, mostLandings = Infinity): Omit<StudentPlan, "cost"> {
   const { minutes } = context;
   const warmUpMinutes = Math.min(PLAN_LIMITS.warmUp, Math.floor(minutes * PLAN_LIMITS.warmUpShare));
   const coolMinutes = minutes >= 2 * PLAN_LIMITS.warmUp ? PLAN_LIMITS.coolDown : 0;
@@ -371,10 +383,12 @@ function bestPlan(context: StudentPlanContext): Omit<StudentPlan, "cost"> {
   const coolDown = coolMinutes > 0 ? fixedBlock(context, "cool-down", coolMinutes) : null;
   const fixed = [warmUp, coolDown].filter((block) => block !== null);
   const fixedLandings = fixed.reduce((sum, block) => sum + block.landings, 0);
-  const limits: Limits = {
+  const weekLandings = (context.landingsLeft ?? Infinity) - fixedLandings;
+  const limits: DayLimits = {
     minutes: minutes - warmUpMinutes - coolMinutes,
     reviewMinutes: minutes * PLAN_LIMITS.reviewShare,
-    landings: context.landingsLeft === null ? Infinity : context.landingsLeft - fixedLandings,
+    landings: Math.min(weekLandings, mostLandings - fixedLandings),
+    weekLandings,
     multiples: context.multiplesLeft ?? Infinity,
   };
   const candidates = candidatesOf(context);
