@@ -91,7 +91,11 @@ await main(async () => {
     const stack = await throwawayStack();
     const headers = await coachHeaders(stack.address);
     const { items } = await (await fetch(`${stack.address}/api/students`, { headers })).json();
-    const query = (sql) => outputOf("psql", [stack.postgres.adminUrl, "-Atc", sql]);
+    const query = (sql) => {
+      const answer = outputOf("psql", [stack.postgres.adminUrl, "-Atc", sql]);
+      if (answer === null) throw new Stop(`The database did not answer “${sql}”.`);
+      return answer;
+    };
     const before = Number(query("SELECT count(*) FROM practice_set"));
     let over = false;
     const kills = killing(stack, () => over);
@@ -117,7 +121,7 @@ await main(async () => {
     console.log(`${await kills} kills, ${refused} garbled batches refused`);
     expectEqual("sets in the log", Number(query("SELECT count(*) FROM practice_set")) - before, sound);
     const facts =
-      "SELECT md5(string_agg(concat_ws('|', student_id, subject, side, sets, best_streak, gate_best, cleared_at, recent_lessons, round(clean::numeric, 6), round(missed::numeric, 6)), ';' ORDER BY student_id, subject, side)) FROM standing";
+      "SELECT md5(string_agg(concat_ws('|', student_id, subject, side, sets, best_streak, gate_best, cleared_at, lessons, rungs, round(clean::numeric, 6), round(missed::numeric, 6)), ';' ORDER BY student_id, subject, side)) FROM standing";
     const kept = query(facts);
     const env = {
       ...process.env,

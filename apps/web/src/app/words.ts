@@ -1,8 +1,7 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
 import { CATALOGUE, FAULTS, SCHOOLS } from "@mirrup/catalogue";
-import { armsWords, comboSubject, sideNamed } from "@mirrup/core";
-import { grouped } from "./grouped.js";
+import { armsWords, comboSubject, grouped, sideNamed } from "@mirrup/core";
 import type { Arms, Family, Gate, MissRule, SchoolId, SideName, WrittenArms } from "@mirrup/core";
 import type { Precaution } from "@mirrup/core/planning";
 import type {

@@ -1,11 +1,10 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { Family, Skill } from "@mirrup/core";
+import { grouped, type Family, type Skill } from "@mirrup/core";
 import { SegmentedControl, Text, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef } from "react";
 import { Link } from "react-router";
-import { grouped } from "../app/grouped.js";
 import { capital, FAMILY_NAMES } from "../app/words.js";
 import { searchSkills } from "./search.js";
 import classes from "./skill-list.module.css";

@@ -1,9 +1,9 @@
 import type { Done, Items, RulesChange } from "@mirrup/contract";
+import { grouped } from "@mirrup/core";
 import { Alert, Button, Group } from "@mantine/core";
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMembership } from "../account/index.js";
 import { get, post } from "../app/api.js";
-import { grouped } from "../app/grouped.js";
 import { listWords, subjectName } from "../app/words.js";
 
 const rulesChangesQuery = queryOptions({

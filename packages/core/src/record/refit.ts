@@ -3,6 +3,7 @@
  * they go, what a kind of drill leaves of the misses, how fast the past fades. Everything is drawn toward
  * the model that one begins with, the more the less there is to go by; an empty log changes nothing.
  */
+import { grouped } from "../grouped.js";
 import type { SkillClass } from "../syllabus/skill.js";
 import { belowShare, missOf, triesChance } from "./chance.js";
 import { mapped, type LearnerModel } from "./model.js";
@@ -26,17 +27,6 @@ const HELD = 0.85;
 
 const within = (value: number) => Math.min(BOUNDS.most, Math.max(BOUNDS.least, value));
 
-function groupBy<Key, One>(all: readonly One[], keyOf: (one: One) => Key): ReadonlyMap<Key, readonly One[]> {
-  const groups = new Map<Key, One[]>();
-  for (const one of all) {
-    const key = keyOf(one);
-    const group = groups.get(key);
-    if (group === undefined) groups.set(key, [one]);
-    else group.push(one);
-  }
-  return groups;
-}
-
 /** So many misses as came for each that was expected, drawn toward one. */
 function missRatio(tried: readonly Tried[], expectedOf: (one: Tried) => number): number {
   const came = tried.reduce((sum, one) => sum + one.missed, 0);
@@ -48,7 +38,7 @@ function refitStarts(
   tried: readonly Tried[],
   { startMiss, shares }: LearnerModel,
 ): LearnerModel["startMiss"] {
-  const byClass = groupBy(
+  const byClass = grouped(
     tried.filter((one) => one.isFirst),
     ({ of }) => of.skill.skillClass,
   );
@@ -58,7 +48,7 @@ function refitStarts(
 }
 
 function refitShares(tried: readonly Tried[], { shares }: LearnerModel): LearnerModel["shares"] {
-  const byKind = groupBy(tried, ({ kind }) => kind);
+  const byKind = grouped(tried, ({ kind }) => kind);
   const expectedOf = ({ kind, before }: Tried) => shares[kind] * missOf(before);
   return mapped(shares, (share, kind) => Math.min(1, share * missRatio(byKind.get(kind) ?? [], expectedOf)));
 }
@@ -135,7 +125,7 @@ function drawn(begun: readonly Followed[], model: LearnerModel): number {
 function refitPaces(begun: readonly Followed[], model: LearnerModel): LearnerModel["pace"] {
   const times = drawn(begun, model);
   const common = { ...model, pace: mapped(model.pace, (pace) => times * pace) };
-  const byClass = groupBy(begun, ({ of }) => of.skill.skillClass);
+  const byClass = grouped(begun, ({ of }) => of.skill.skillClass);
   return mapped(common.pace, (pace, skillClass) => pace * drawn(byClass.get(skillClass) ?? [], common));
 }
 
