@@ -5,6 +5,7 @@ import { nextDrills } from "../next/next.js";
 import { SideMap, SideSet } from "../syllabus/side-map.js";
 import { sideKey, sideNamed } from "../syllabus/side-text.js";
 import type { SubjectSide } from "../syllabus/roles.js";
+import { buildCatalogue } from "../syllabus/catalogue.js";
 import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
 import { readingFrom } from "../testing/small-reading.js";
 import { catalogueOfFamilies, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
@@ -85,6 +86,27 @@ describe("one student's plan", () => {
       9,
     );
     for (const { reason } of made.blocks) expect(reason.code).not.toBe("");
+  });
+
+  it("warms up on both feet, however sure a hop on one leg is", () => {
+    const entry = (id: string, score: string) => ({
+      ...{ id, name: id, score, sides: "one" as const, needs: "", class: "footwork" as const },
+      ...{ cues: ["one", "two"], faults: [], look: "" },
+    });
+    const skills = [entry("hop", "o/r"), entry("jog", "o/r o/l")];
+    const built = buildCatalogue([{ id: "f", name: "f", family: "footwork", skills }], "test");
+    if (!built.ok) throw new Error("The catalogue is faulty.");
+    const reading = readingFrom(syllabusOf({ catalogue: built.catalogue, school: FIVE_IN_A_ROW }), [
+      ["hop", "whole", { ...cleared(), clean: 400 }],
+      ["jog", "whole", cleared()],
+    ]);
+    const next = nextDrills(reading, { strongerSide: "right" });
+    const { blocks } = planStudent({
+      ...{ reading, next, minutes: 45, energy: "normal", hardSkill: "late" },
+      ...{ landingsLeft: null, multiplesLeft: null, bans: new SideSet(), pins: new SideSet() },
+    });
+    expect(blocks[0]).toMatchObject({ phase: "warm-up", subject: "jog" });
+    expect(blocks.at(-1)).toMatchObject({ phase: "cool-down", subject: "jog" });
   });
 
   it("lengthens the main work into minutes that are left over", () => {

@@ -23,6 +23,7 @@ import {
 import { otherSideName, type SideName } from "../sides.js";
 import { cautionsOf, type CautionCode } from "../syllabus/caution.js";
 import type { Drill } from "../syllabus/drill.js";
+import type { Effort } from "../syllabus/effort.js";
 import type { SubjectSide } from "../syllabus/roles.js";
 import { isSameSide, SideMap, SideSet } from "../syllabus/side-map.js";
 import type { Side } from "../syllabus/side.js";
@@ -260,16 +261,25 @@ function pairBlocks(context: StudentPlanContext): readonly PlanBlock[] {
   return [];
 }
 
+/** Nobody warms up on one leg, nor with what takes springs. */
+const EASY_EFFORTS: ReadonlySet<Effort> = new Set(["two-feet", "foot-to-foot"]);
+
+/** What everybody can do for minutes: the plain bounce, where the catalogue names one, else the surest known step. */
+function easiest(context: StudentPlanContext): Side | undefined {
+  const { standings, syllabus } = context.reading;
+  const { bounce } = syllabus.catalogue.roles;
+  const [known] = standings
+    .filter((one) => isMet(one.status) && isFootwork(context, one) && EASY_EFFORTS.has(one.of.effort))
+    .sort((one, other) => cleanChance(other) - cleanChance(one));
+  return (bounce === null ? undefined : syllabus.sidesOf(bounce)[0]) ?? known?.of ?? syllabus.sides[0];
+}
+
 function fixedBlock(
   context: StudentPlanContext,
   phase: "warm-up" | "cool-down",
   minutes: number,
 ): PlanBlock | null {
-  const { standings, syllabus } = context.reading;
-  const [known] = standings
-    .filter((one) => isMet(one.status) && isFootwork(context, one))
-    .sort((one, other) => cleanChance(other) - cleanChance(one));
-  const easy = known?.of ?? syllabus.sidesOf(syllabus.catalogue.roles.bounce ?? "")[0] ?? syllabus.sides[0];
+  const easy = easiest(context);
   if (easy === undefined) return null;
   const drill = { kind: "hold", seconds: Math.round(60 * minutes) } as const;
   const { landings } = doseOfSide(easy, drill, BLOCK_TRIES.warmUp * minutes, 1);
