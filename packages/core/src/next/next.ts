@@ -6,12 +6,12 @@
 import type { LocalDate } from "../instant.js";
 import type { SideName } from "../sides.js";
 import { isClearedStatus, isMet, standingOf, type Reading, type Standing } from "../record/standing.js";
-import { inARow } from "../record/chance.js";
 import type { Drill } from "../syllabus/drill.js";
 import { gateAsStreak, type Gate } from "../syllabus/gates.js";
 import type { Side } from "../syllabus/side.js";
 import { waitsForSibling, type FusedFirst } from "./fused.js";
 import { leadingSides } from "./leading.js";
+import { drillChance } from "./odds.js";
 import { stageOf, type Stage } from "./stage.js";
 
 export type NextReason =
@@ -179,14 +179,14 @@ export function nextDrills(reading: Reading, options: NextOptions): readonly Nex
     };
   };
 
-  const reviewCandidate = ({ of, facts, belief }: Standing): Candidate => {
+  const reviewCandidate = ({ of, facts }: Standing): Candidate => {
     const drill = reviewDrill(of);
     const underGoal = underGoals.has(of);
     return {
       ...{
         of,
         drill,
-        chance: inARow(belief, drill.count),
+        chance: drillChance(reading, of, drill),
         gate: of.gate,
         tryGate: null,
         after: null,

@@ -48,9 +48,9 @@ function isNear({ facts, of }: Standing, gate: Gate): boolean {
   return facts.lessons.slice(0, 2).some((lesson) => lesson.bestStreak >= NEAR * streak);
 }
 
-function gateOf(standing: Standing, gate: Gate): Pick<Stage, "tryGate" | "isGateFirst"> {
+function gateOf({ model }: Reading, standing: Standing, gate: Gate): Pick<Stage, "tryGate" | "isGateFirst"> {
   const { belief, of } = standing;
-  const chance = gateChance(belief, gate, gateAsStreak(gate, of.skill.beats));
+  const chance = gateChance(belief, gate, gateAsStreak(gate, of.skill.beats), model);
   const isOffered = chance >= OFFERED_CHANCE || isNear(standing, gate);
   const isOwn = gateKey(gate) === gateKey(standing.of.gate);
   const drill = isOwn ? gateDrillOf(standing.of) : gateDrill(gate);
@@ -108,7 +108,7 @@ export function stageOf(reading: Reading, side: Side, asked: Gate = side.gate): 
     standing,
     step,
     gate: asked,
-    ...gateOf(standing, asked),
+    ...gateOf(reading, standing, asked),
     after: next?.drill ?? null,
     turn: turned?.turn ?? (isStuck ? "stuck" : "usual"),
     isBegun: status === "working" || facts.sets > 0 || Object.keys(facts.rungs).length > 0,

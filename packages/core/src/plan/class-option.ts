@@ -1,7 +1,7 @@
 /** What one student can do at a station of a class, and what a minute of it is worth to them. */
 import { DAY_MS, localDate } from "../instant.js";
 import { reviewDrill, type NextDrill, type NextReason } from "../next/next.js";
-import { inARow } from "../record/chance.js";
+import { drillChance } from "../next/odds.js";
 import { cleanChance, findStanding, isMet, type Reading, type Standing } from "../record/standing.js";
 import type { CautionCode } from "../syllabus/caution.js";
 import type { Drill } from "../syllabus/drill.js";
@@ -100,7 +100,7 @@ function knownOption(context: ClassOptionContext, standing: Standing): ClassOpti
   return {
     ...{ subject: of.subject, side: of.side, drill, effort: of.effort },
     ...knownUse(standing, context),
-    chance: inARow(standing.belief, drill.count),
+    chance: drillChance(context.reading, of, drill),
     reason: null,
     cautions: of.skill.cautions,
     watch: "nobody",

@@ -3,7 +3,17 @@ import fc from "fast-check";
 import { randomFrom } from "../random.js";
 import { DRILL_KINDS, DRILL_ROWS, doseOf, parseDrill, withDose, type Drill } from "../syllabus/drill.js";
 import { betaQuantile } from "./beta.js";
-import { belowShare, cleanOf, cleanOfTries, inARow, passChance, triesChance, type Belief } from "./chance.js";
+import {
+  belowShare,
+  calibrated,
+  cleanOf,
+  cleanOfTries,
+  gateChance,
+  inARow,
+  passChance,
+  triesChance,
+  type Belief,
+} from "./chance.js";
 import { HANDBOOK_MODEL } from "./model.js";
 import { triesOfAll, triesTo } from "./tries.js";
 
@@ -116,6 +126,32 @@ describe("the chance of a drill", () => {
     expect(after(10)).toBeLessThan(0.1);
     expect(after(50)).toBeLessThan(after(10));
     expect(passChance(merge, own, HANDBOOK_MODEL, { own: { missed: 1, clean: 40 } })).toBeGreaterThan(0.8);
+  });
+
+  it("is said by what came of such: as it is until something is known, and never out of order", () => {
+    const chance = fc.double({ min: 0.01, max: 0.99, noNaN: true });
+    const shift = fc.double({ min: -1, max: 1, noNaN: true });
+    const slope = fc.double({ min: 0.5, max: 2, noNaN: true });
+    fc.assert(
+      fc.property(chance, chance, shift, slope, (one, other, by, times) => {
+        const calibration = { shift: by, slope: times };
+        expect(calibrated(one, { shift: 0, slope: 1 })).toBe(one);
+        const moved = calibrated(one, { shift: by, slope: 1 }) - one;
+        expect(Math.abs(moved) < 1e-9 || Math.sign(moved) === Math.sign(by)).toBe(true);
+        const [low, high] = [Math.min(one, other), Math.max(one, other)];
+        expect(calibrated(low, calibration)).toBeLessThanOrEqual(calibrated(high, calibration) + 1e-12);
+      }),
+    );
+    expect(calibrated(0.75, { shift: 0, slope: 2 })).toBeCloseTo(0.9, 9);
+    expect([calibrated(0, { shift: 1, slope: 2 }), calibrated(1, { shift: -1, slope: 2 })]).toEqual([0, 1]);
+    const model = { ...HANDBOOK_MODEL, calibration: { shift: 0.5, slope: 1.2 } };
+    const own = { missed: 3, clean: 9 };
+    const drill: Drill = { kind: "streak", count: 4 };
+    expect(passChance(drill, own, model)).toBeCloseTo(calibrated(inARow(own, 4), model.calibration), 12);
+    expect(gateChance(own, { kind: "streak", count: 4 }, 4, model)).toBeCloseTo(
+      passChance(drill, own, model),
+      12,
+    );
   });
 
   it("of just these tries adds up to one over all that can come", () => {

@@ -6,7 +6,7 @@
 import { passOf, type Drill } from "../syllabus/drill.js";
 import { DEFAULT_TEMPO, heldRepetitions, type Gate } from "../syllabus/gates.js";
 import { logBeta } from "./beta.js";
-import type { LearnerModel } from "./model.js";
+import type { Calibration, LearnerModel } from "./model.js";
 
 /** The chance of a miss of one try: Beta(missed, clean), both above 0, the prior among them. */
 export interface Belief {
@@ -99,12 +99,25 @@ function withOwn(expected: Belief, own: Belief): Belief {
   return { missed: kept * expected.missed + own.missed, clean: kept * expected.clean + own.clean };
 }
 
+/** A chance as it is said, by what came of such before. */
+export function calibrated(chance: number, { shift, slope }: Calibration): number {
+  if (chance <= 0 || chance >= 1 || (shift === 0 && slope === 1)) return chance;
+  return 1 / (1 + Math.exp(-shift) * ((1 - chance) / chance) ** slope);
+}
+
+type Said = Pick<LearnerModel, "shares" | "calibration">;
+
 /** The chance to pass a drill; in a row and in rungs it is that of the first go. */
-export function passChance(
+export function passChance(drill: Drill, belief: Belief, model: Said, options: PassOptions = {}): number {
+  return calibrated(countedChance(drill, belief, model, options), model.calibration);
+}
+
+/** The same by the counts alone. */
+function countedChance(
   drill: Drill,
   belief: Belief,
   { shares }: Pick<LearnerModel, "shares">,
-  { repetitions = 1, beats = 1, own }: PassOptions = {},
+  { repetitions = 1, beats = 1, own }: PassOptions,
 ): number {
   const share = drill.kind === "whole" ? BAULKS * shares.whole : shares[drill.kind];
   const left = belowShare(belief, share);
@@ -155,6 +168,13 @@ function choose(of: number, taken: number): number {
 }
 
 /** The chance to meet a gate at the next try. */
-export function gateChance(belief: Belief, gate: Gate, gateStreak: number): number {
-  return gate.kind === "clean" ? cleanOfTries(belief, gate.clean, gate.of) : inARow(belief, gateStreak);
+export function gateChance(
+  belief: Belief,
+  gate: Gate,
+  gateStreak: number,
+  { calibration }: Pick<LearnerModel, "calibration">,
+): number {
+  const counted =
+    gate.kind === "clean" ? cleanOfTries(belief, gate.clean, gate.of) : inARow(belief, gateStreak);
+  return calibrated(counted, calibration);
 }

@@ -21,6 +21,7 @@ describe("a model that was written down", () => {
       ...{ version: 2, paceSpread: 2, halfLifeDays: 10, halfLifeTries: 20 },
       startMiss: { ...HANDBOOK_MODEL.startMiss, cross: 0.7 },
       pace: HANDBOOK_MODEL.pace,
+      calibration: { shift: 0, slope: 1 },
       shares: { ...HANDBOOK_MODEL.shares, merge: 0.9 },
     });
   });

@@ -6,6 +6,12 @@
 import { DRILL_KINDS, DRILL_ROWS, type DrillKind } from "../syllabus/drill.js";
 import type { SkillClass } from "../syllabus/skill.js";
 
+/** Said is logistic(shift + slope · logit(chance)): 0 and 1 leave it as it is. */
+export interface Calibration {
+  readonly shift: number;
+  readonly slope: number;
+}
+
 export interface LearnerModel {
   /** Counts the fits; 0 is what the handbook says. */
   readonly version: number;
@@ -17,6 +23,8 @@ export interface LearnerModel {
   readonly paceSpread: number;
   /** What a kind leaves of the whole skill's misses. */
   readonly shares: Readonly<Record<DrillKind, number>>;
+  /** How what all this comes to is said, in log odds: what came of what was said before. */
+  readonly calibration: Calibration;
   /** After so many days, and after so many tries of a set, what was there before counts half. */
   readonly halfLifeDays: number;
   readonly halfLifeTries: number;
@@ -67,13 +75,16 @@ export const HANDBOOK_MODEL: LearnerModel = {
     DrillKind,
     number
   >,
+  calibration: { shift: 0, slope: 1 },
   halfLifeDays: 21,
   halfLifeTries: 40,
 };
 
 /** A model that some build wrote down; kinds and classes that it did not know are left out. */
-export type StoredModel = Omit<LearnerModel, "startMiss" | "pace" | "shares"> &
-  Readonly<Record<"startMiss" | "pace" | "shares", Readonly<Record<string, number>>>>;
+export type StoredModel = Omit<LearnerModel, "startMiss" | "pace" | "shares" | "calibration"> &
+  Readonly<Record<"startMiss" | "pace" | "shares", Readonly<Record<string, number>>>> & {
+    readonly calibration?: Calibration;
+  };
 
 /** A stored model as this build takes it: what it does not say is as the handbook has it. */
 export function readModel({ startMiss, pace, shares, ...rest }: StoredModel): LearnerModel {
@@ -82,6 +93,7 @@ export function readModel({ startMiss, pace, shares, ...rest }: StoredModel): Le
     all: Readonly<Record<Key, number>>,
   ) => mapped(all, (number, key) => stored[key] ?? number);
   return {
+    calibration: HANDBOOK_MODEL.calibration,
     ...rest,
     startMiss: known(startMiss, START_MISS),
     pace: known(pace, PACE),

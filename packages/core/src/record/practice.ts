@@ -4,22 +4,27 @@
  */
 import { compareLines, type Lines } from "../log/line.js";
 import { missCount } from "../log/set.js";
-import type { DrillKind } from "../syllabus/drill.js";
+import { DRILL_ROWS, doseOf, type Drill } from "../syllabus/drill.js";
 import type { Side } from "../syllabus/side.js";
 import type { Syllabus } from "../syllabus/syllabus.js";
 import { beliefOf } from "./belief.js";
 import type { Belief } from "./chance.js";
 import { addEntry, NO_FACTS, type SideEntry, type SideFacts } from "./facts.js";
 import type { LearnerModel } from "./model.js";
+import { isPassed } from "./passing.js";
 import { entriesOfDecision, entriesOfSet, type Owner, type OwnedEntry, type Reader } from "./fold.js";
 
 /** A set of the whole: what was believed of its next try, and what came. */
 export interface Tried {
   readonly of: Side;
-  readonly kind: DrillKind;
+  readonly drill: Drill;
+  /** How often the side stands in one try. */
+  readonly repetitions: number;
   readonly clean: number;
   readonly missed: number;
   readonly before: Belief;
+  /** Whether it came as it is said, at the first go; null where the log does not tell. */
+  readonly came: boolean | null;
   /** Whether nothing was known of the side: no set of it or of the other one, no placement. */
   readonly isFirst: boolean;
 }
@@ -40,6 +45,22 @@ export interface Practice {
 }
 
 type SetEntry = Extract<SideEntry, { readonly type: "set" }>;
+
+/** Tries are passed or not; in a row it is the first go that counts, where the places of the misses are known. */
+function cameOf(set: SetEntry): boolean | null {
+  const { drill, misses, clean } = set;
+  switch (DRILL_ROWS[drill.kind].measure) {
+    case "tries":
+      return isPassed(drill, set);
+    case "in-a-row": {
+      const places = misses.flatMap(({ position }) => position ?? []);
+      if (places.length < misses.length) return null;
+      return Math.min(clean, ...places.map((place) => place - 1)) >= doseOf(drill);
+    }
+    default:
+      return null;
+  }
+}
 
 const isSide = (owner: Owner): owner is Side => "ladder" in owner;
 
@@ -76,10 +97,11 @@ class Reading {
     if (isTry) this.follow(owner, entry, facts);
   }
 
-  private triedOf(of: Side, { drill, clean, misses, repetitions, at }: SetEntry): Tried {
+  private triedOf(of: Side, set: SetEntry): Tried {
+    const { drill, clean, misses, repetitions, at } = set;
     return {
-      ...{ of, kind: drill.kind, clean: clean * repetitions, missed: missCount(misses) },
-      ...{ before: this.belief(of, at), isFirst: this.isNew(of) },
+      ...{ of, drill, repetitions, clean: clean * repetitions, missed: missCount(misses) },
+      ...{ before: this.belief(of, at), came: cameOf(set), isFirst: this.isNew(of) },
     };
   }
 

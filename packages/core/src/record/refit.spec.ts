@@ -7,6 +7,7 @@ import { syllabusOf } from "../syllabus/syllabus.js";
 import { FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { logged, NOW } from "../testing/small-reading.js";
 import { taughtCatalogue } from "../testing/taught-catalogue.js";
+import { calibrated, passChance, type Belief } from "./chance.js";
 import { HANDBOOK_MODEL } from "./model.js";
 import { practiceOf } from "./practice.js";
 import { refit } from "./refit.js";
@@ -116,6 +117,31 @@ describe("a studio's own log", () => {
     const alike = refitted(many(30, () => way(12)));
     const unlike = refitted([0, 1, 2, 4, 60, 80].flatMap((sets) => many(5, () => way(sets))));
     expect(unlike.paceSpread).toBeGreaterThan(alike.paceSpread);
+  });
+
+  it("is said more boldly where it comes more often than was said, and less so where it comes less", () => {
+    const tries = (clean: number) =>
+      many(30, () => student("one-out", Array<Counts>(6).fill([clean, 5 - clean])));
+    const said = (logs: readonly Lines[], belief: Belief) => {
+      const { calibration } = refitted(logs);
+      return calibrated(passChance({ kind: "one-out", count: 5 }, belief, HANDBOOK_MODEL), calibration);
+    };
+    const even = { missed: 4, clean: 6 };
+    const counted = passChance({ kind: "one-out", count: 5 }, even, HANDBOOK_MODEL);
+    // Four of five pass, three do not, though hardly more of them miss.
+    expect(said(tries(4), even)).toBeGreaterThan(counted);
+    expect(said(tries(3), even)).toBeLessThan(counted);
+  });
+
+  it("goes by the first go where drills are in a row, and by nothing where the log does not say it", () => {
+    const came = (misses: LoggedSet["misses"], clean: number) => {
+      const set = logged("cross", "right", { kind: "streak", count: 3 }, { clean, misses, bestStreak: 3 });
+      return practiceOf(read([{ sets: [set], decisions: [] }]), HANDBOOK_MODEL).tried[0]?.came;
+    };
+    expect(came([], 3)).toBe(true);
+    expect(came([{ position: 4 }], 5)).toBe(true);
+    expect(came([{ position: 3 }], 5)).toBe(false);
+    expect(came([{ count: 2 }], 5)).toBeNull();
   });
 
   it("comes to the same in whatever order students and their lines are read", () => {

@@ -5,14 +5,18 @@
  */
 import { grouped } from "../grouped.js";
 import type { SkillClass } from "../syllabus/skill.js";
-import { belowShare, missOf, triesChance } from "./chance.js";
-import { mapped, type LearnerModel } from "./model.js";
+import { belowShare, missOf, passChance, triesChance } from "./chance.js";
+import { mapped, type Calibration, type LearnerModel } from "./model.js";
 import { practiceOf, type Begun, type StudentLog, type Tried } from "./practice.js";
 import { belowOf, missSlices } from "./tries.js";
 
 /** What the numbers that one begins with weigh: misses expected, and sides that were begun. */
 const MISSES_BEGUN_WITH = 60;
 const SIDES_BEGUN_WITH = 12;
+/** The same of what one class says beside all of them, and of the spread: seven in ten of other sides are then held. */
+const CLASS_SIDES_BEGUN_WITH = 40;
+/** What leaving chances as they are weighs, in drills. */
+const DRILLS_BEGUN_WITH = 20;
 /** How unlikely a half-life twice, or half, as long is before anything is known, as log likelihood. */
 const DOUBLED = 4;
 const HALF_LIVES_OF_TRIES = [0.25, 0.35, 0.5, 0.7, 1, 1.4, 2] as const;
@@ -43,20 +47,20 @@ function refitStarts(
     ({ of }) => of.skill.skillClass,
   );
   const ratioOf = (skillClass: SkillClass) =>
-    missRatio(byClass.get(skillClass) ?? [], ({ kind }) => shares[kind] * startMiss[skillClass]);
+    missRatio(byClass.get(skillClass) ?? [], ({ drill }) => shares[drill.kind] * startMiss[skillClass]);
   return mapped(startMiss, (miss, skillClass) => within(miss * ratioOf(skillClass)));
 }
 
 function refitShares(tried: readonly Tried[], { shares }: LearnerModel): LearnerModel["shares"] {
-  const byKind = grouped(tried, ({ kind }) => kind);
-  const expectedOf = ({ kind, before }: Tried) => shares[kind] * missOf(before);
+  const byKind = grouped(tried, ({ drill }) => drill.kind);
+  const expectedOf = ({ drill, before }: Tried) => shares[drill.kind] * missOf(before);
   return mapped(shares, (share, kind) => Math.min(1, share * missRatio(byKind.get(kind) ?? [], expectedOf)));
 }
 
 function likelihood(tried: readonly Tried[], { shares }: LearnerModel): number {
   return tried.reduce(
-    (sum, { before, kind, clean, missed }) =>
-      sum + triesChance(belowShare(before, shares[kind]), clean, missed),
+    (sum, { before, drill, clean, missed }) =>
+      sum + triesChance(belowShare(before, shares[drill.kind]), clean, missed),
     0,
   );
 }
@@ -116,17 +120,20 @@ function paceTimes(begun: readonly Followed[], model: LearnerModel): number {
   return Math.sqrt(low * high);
 }
 
-function drawn(begun: readonly Followed[], model: LearnerModel): number {
+function drawn(begun: readonly Followed[], model: LearnerModel, begunWith: number): number {
   const told = begun.reduce((sum, one) => sum + toldBy(one, model), 0);
-  return told === 0 ? 1 : paceTimes(begun, model) ** (told / (told + SIDES_BEGUN_WITH));
+  return told === 0 ? 1 : paceTimes(begun, model) ** (told / (told + begunWith));
 }
 
 /** What all sides say of the pace first, then what each class says beside that: of most classes there is little. */
 function refitPaces(begun: readonly Followed[], model: LearnerModel): LearnerModel["pace"] {
-  const times = drawn(begun, model);
+  const times = drawn(begun, model, SIDES_BEGUN_WITH);
   const common = { ...model, pace: mapped(model.pace, (pace) => times * pace) };
   const byClass = grouped(begun, ({ of }) => of.skill.skillClass);
-  return mapped(common.pace, (pace, skillClass) => pace * drawn(byClass.get(skillClass) ?? [], common));
+  return mapped(
+    common.pace,
+    (pace, skillClass) => pace * drawn(byClass.get(skillClass) ?? [], common, CLASS_SIDES_BEGUN_WITH),
+  );
 }
 
 /** The spread with which the range would have held as much as it is to. */
@@ -139,8 +146,50 @@ function refitSpread(begun: readonly Followed[], model: LearnerModel): number {
   };
   if (cleared.length === 0) return model.paceSpread;
   const [best = model.paceSpread] = [...SPREADS].sort((one, other) => misfit(one) - misfit(other));
-  const weight = cleared.length / (cleared.length + SIDES_BEGUN_WITH);
+  const weight = cleared.length / (cleared.length + CLASS_SIDES_BEGUN_WITH);
   return model.paceSpread * (best / model.paceSpread) ** weight;
+}
+
+const NEWTON_STEPS = 12;
+const CALIBRATION_BOUNDS = { shift: 1, slope: [0.5, 2] } as const;
+/** Chances beyond these are nearly sure, and would weigh too much. */
+const nearlySure = (chance: number) => Math.min(0.995, Math.max(0.005, chance));
+
+/**
+ * How what was said has to be said for what came to be likeliest: a logistic regression of what came on the
+ * log odds of what was said, by Newton's steps, drawn toward leaving it as it is.
+ */
+function refitCalibration(tried: readonly Tried[], model: LearnerModel): Calibration {
+  const said = tried.flatMap(({ of, drill, repetitions, before, came }) => {
+    if (came === null) return [];
+    const chance = nearlySure(passChance(drill, before, model, { beats: of.skill.beats, repetitions }));
+    return [{ odds: Math.log(chance / (1 - chance)), came: Number(came) }];
+  });
+  let [shift, slope] = [0, 1];
+  for (let step = 0; step < NEWTON_STEPS; step += 1) {
+    let [g0, g1] = [-DRILLS_BEGUN_WITH * shift, -DRILLS_BEGUN_WITH * (slope - 1)];
+    let [h00, h01, h11] = [DRILLS_BEGUN_WITH as number, 0, DRILLS_BEGUN_WITH as number];
+    for (const { odds, came } of said) {
+      const chance = 1 / (1 + Math.exp(-shift - slope * odds));
+      const weight = chance * (1 - chance);
+      g0 += came - chance;
+      g1 += (came - chance) * odds;
+      h00 += weight;
+      h01 += weight * odds;
+      h11 += weight * odds * odds;
+    }
+    const determinant = h00 * h11 - h01 * h01;
+    shift += (h11 * g0 - h01 * g1) / determinant;
+    slope += (h00 * g1 - h01 * g0) / determinant;
+  }
+  const {
+    shift: most,
+    slope: [least, steepest],
+  } = CALIBRATION_BOUNDS;
+  return {
+    shift: Math.min(most, Math.max(-most, shift)),
+    slope: Math.min(steepest, Math.max(least, slope)),
+  };
 }
 
 /**
@@ -159,10 +208,12 @@ export function refit(
     startMiss: refitStarts(tried, faded),
     shares: refitShares(tried, faded),
   };
-  const begun = practiceOf(logs, started).begun.map((one): Followed => ({
+  const practice = practiceOf(logs, started);
+  const begun = practice.begun.map((one): Followed => ({
     ...one,
     misses: missSlices(one.belief),
   }));
   const paced = { ...started, pace: refitPaces(begun, started) };
-  return { ...paced, paceSpread: refitSpread(begun, paced), version: version + 1 };
+  const calibration = refitCalibration(practice.tried, started);
+  return { ...paced, paceSpread: refitSpread(begun, paced), calibration, version: version + 1 };
 }
