@@ -23,7 +23,7 @@ test("from the list of students to a cleared skill that is still there after a r
     .first()
     .click();
   await panel
-    .getByRole("link", { name: /^15 in a row/ })
+    .getByRole("link", { name: /^The gate: 15 in a row/ })
     .first()
     .click();
 
