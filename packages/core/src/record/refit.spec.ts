@@ -131,6 +131,8 @@ describe("a studio's own log", () => {
     // Four of five pass, three do not, though hardly more of them miss.
     expect(said(tries(4), even)).toBeGreaterThan(counted);
     expect(said(tries(3), even)).toBeLessThan(counted);
+    // What is likely always comes and what is not never does: further apart than it was said.
+    expect(refitted([...tries(4), ...tries(1)]).calibration.slope).toBeGreaterThan(1.2);
   });
 
   it("goes by the first go where drills are in a row, and by nothing where the log does not say it", () => {
