@@ -13,7 +13,11 @@ const config = readConfig(process.env);
 await prepareDatabase(config);
 const database = await new DataSource(databaseOptions(config.databaseAdminUrl)).initialize();
 try {
-  if ((await refitAll(database, new Date())) > 0)
+  const keepOdds = (studioId: string) =>
+    console.error(
+      `How the students of studio ${studioId} learn could not be worked out; its odds stay as they were.`,
+    );
+  if ((await refitAll(database, new Date(), keepOdds)) > 0)
     console.log("Worked out from the log how its students learn; the odds go by that from now on.");
   const stale = await refreshAll(database);
   if (stale > 0) console.log(`Made the standings of ${stale} students anew from the log.`);

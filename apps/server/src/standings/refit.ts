@@ -52,19 +52,30 @@ async function logsOf(scope: Scope, standings: StandingsService): Promise<readon
   return logs;
 }
 
-/** Refits the studios whose log asks for it; answers how many those were. */
-export async function refitAll(database: DataSource, now: Date): Promise<number> {
+/**
+ * Refits the studios whose log asks for it; answers how many those were. Where that fails, the studio's odds
+ * stay as they were and `onFailure` is told: nobody is kept out of a hall for it.
+ */
+export async function refitAll(
+  database: DataSource,
+  now: Date,
+  onFailure: (studioId: string, error: unknown) => void,
+): Promise<number> {
   const standings = new StandingsService();
   const studios = await database.manager.find(StudioEntity);
   let refitted = 0;
   for (const { id, modelAt, modelSets } of studios) {
     const sets = await database.manager.countBy(SetEntity, { studioId: id });
     if (!isDue({ modelAt, modelSets }, sets, now)) continue;
-    await new Scopes(database).run({ studioId: id }, async (scope) => {
-      const model = refit(await logsOf(scope, standings), HANDBOOK_MODEL, modelOf(scope).version);
-      await scope.manager.update(StudioEntity, { id }, { model, modelSets: sets, modelAt: now });
-    });
-    refitted += 1;
+    try {
+      await new Scopes(database).run({ studioId: id }, async (scope) => {
+        const model = refit(await logsOf(scope, standings), HANDBOOK_MODEL, modelOf(scope).version);
+        await scope.manager.update(StudioEntity, { id }, { model, modelSets: sets, modelAt: now });
+      });
+      refitted += 1;
+    } catch (error) {
+      onFailure(id, error);
+    }
   }
   return refitted;
 }
