@@ -15,6 +15,7 @@ export { SCHOOLS } from "./schools.js";
 export {
   fusedFirstOf,
   fusedRopeOf,
+  addsRuns,
   mannerOf,
   turnRateOf,
   optionOf,

@@ -236,6 +236,18 @@ export const SETTINGS: readonly TeachingSetting[] = [
     ],
   },
   {
+    id: "growing-runs",
+    name: "A gate of over 30 multiples, while growing",
+    options: [
+      {
+        id: "add-up",
+        name: "runs of ten add up",
+        reason: "Runs of ten and more of one lesson come to the gate, and the legs rest between them.",
+      },
+      { id: "one-run", name: "one run", reason: "Only what is done without a stop shows the endurance." },
+    ],
+  },
+  {
     id: "week-start",
     name: "The week starts on",
     options: [
@@ -283,6 +295,11 @@ export function mannerOf(homeStep: string | null, ...chosen: readonly SettingVal
     prepare: settingValue("fused-prepare", ...chosen) === "doubles" ? "doubles" : "singles",
     homeStep,
   };
+}
+
+/** Whether a growing jumper's runs add up to a long gate of multiples. */
+export function addsRuns(...chosen: readonly SettingValues[]): boolean {
+  return settingValue("growing-runs", ...chosen) === "add-up";
 }
 
 /** Which fused double is taught first. */

@@ -69,15 +69,21 @@ export const cautions = () => Joi.array().items(Joi.string().valid(...CAUTION_CO
 
 const atLeastOne = () => whole().min(1).required();
 
-export const gate = Joi.alternatives<Gate>()
-  .try(
-    Joi.object({ kind: Joi.valid("streak").required(), count: atLeastOne() }),
-    Joi.object({ kind: Joi.valid("hold").required(), seconds: atLeastOne() }),
-    Joi.object({
-      kind: Joi.valid("clean").required(),
-      clean: atLeastOne().max(Joi.ref("of")),
-      of: atLeastOne(),
-    }),
-    Joi.object({ kind: Joi.valid("count").required(), count: atLeastOne(), seconds: atLeastOne() }),
-  )
-  .required();
+const gateOf = (streakKeys: Joi.PartialSchemaMap) =>
+  Joi.alternatives<Gate>()
+    .try(
+      Joi.object({ kind: Joi.valid("streak").required(), count: atLeastOne(), ...streakKeys }),
+      Joi.object({ kind: Joi.valid("hold").required(), seconds: atLeastOne() }),
+      Joi.object({
+        kind: Joi.valid("clean").required(),
+        clean: atLeastOne().max(Joi.ref("of")),
+        of: atLeastOne(),
+      }),
+      Joi.object({ kind: Joi.valid("count").required(), count: atLeastOne(), seconds: atLeastOne() }),
+    )
+    .required();
+
+/** A gate as somebody sets it. */
+export const gate = gateOf({});
+/** The same as it is in force for a student, who may still grow. */
+export const gateInForce = gateOf({ runsUntil: Joi.string().isoDate() });

@@ -137,6 +137,8 @@ describe("decisions", () => {
     expect(gate({ kind: "streak", count: 12 })).toBeNull();
     expect(gate({ kind: "clean", clean: 4, of: 5 })).toBeNull();
     expect(gate(null)).toBeNull();
+    // Growth is no gate's own: it comes of whoever stands before it.
+    expect(gate({ kind: "streak", count: 50, runsUntil: "2030-01-01" })).not.toBeNull();
     for (const bad of [
       { kind: "streak", count: 0 },
       { kind: "clean", clean: 6, of: 5 },

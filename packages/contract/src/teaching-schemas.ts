@@ -6,6 +6,7 @@ import Joi from "joi";
 import {
   chance,
   gate,
+  gateInForce,
   instant,
   items,
   objects,
@@ -208,7 +209,7 @@ export const changeKeys = {
   to: status(),
   bestStreak: whole().required(),
   cleanChance: chance().required(),
-  gate,
+  gate: gateInForce,
   gateBest: whole().required(),
 };
 export const openedKeys = { studentId: uuid().required(), ...sideKeys };
@@ -223,7 +224,7 @@ export const decisionsReply = objects<DecisionsReply>({
 export const pathReply = objects<PathView>({
   goals: Joi.array().items(goal).required(),
   steps: Joi.array()
-    .items(Joi.object<PathStepItem>({ ...sideKeys, gate, status: status(), tries: triesLeft }))
+    .items(Joi.object<PathStepItem>({ ...sideKeys, gate: gateInForce, status: status(), tries: triesLeft }))
     .required(),
   choices: Joi.array()
     .items(

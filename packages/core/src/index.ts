@@ -65,6 +65,7 @@ export {
   gateOf,
   gateTarget,
   heldRepetitions,
+  LEAST_RUN,
 } from "./syllabus/gates.js";
 export { GATE_RUNG, gatePlace, holdsSide } from "./syllabus/ladder.js";
 export { type LadderTexts } from "./syllabus/ladder-line.js";

@@ -23,7 +23,7 @@ export {
 } from "./plan/class-option.js";
 export { planClass } from "./plan/class-plan.js";
 export { classTimes, lengthened, retimed } from "./plan/class-times.js";
-export { mayGrow } from "./plan/growth.js";
+export { grownFrom, mayGrow } from "./syllabus/growth.js";
 export { pairsOf } from "./plan/pairs.js";
 export { PRECAUTIONS, type Precaution, ruledOutBy } from "./plan/precaution.js";
 export { type Floor } from "./plan/space.js";

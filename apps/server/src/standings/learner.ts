@@ -1,5 +1,6 @@
-import { CATALOGUE, mannerOf, SCHOOLS } from "@mirrup/catalogue";
+import { CATALOGUE, addsRuns, mannerOf, SCHOOLS } from "@mirrup/catalogue";
 import { localDate, rulesText, syllabusOf, type Syllabus } from "@mirrup/core";
+import { grownFrom } from "@mirrup/core/planning";
 import { HANDBOOK_MODEL, readModel, type LearnerModel, type Reader } from "@mirrup/core/teaching";
 import { createHash } from "node:crypto";
 import type { Scope } from "../database/scope.js";
@@ -7,18 +8,23 @@ import type { StudioEntity } from "../studios/studio.entity.js";
 import type { StudentEntity } from "../students/student.entity.js";
 
 /** What of a student bears on how the log is read: the school, the gates and the manner in force. */
-export type Learner = Pick<StudentEntity, "id" | "school" | "gates" | "settings" | "homeStep" | "factsRules">;
+export type Taught = Pick<StudentEntity, "school" | "gates" | "settings" | "homeStep" | "birthYear">;
+
+/** The same with whose facts they are, and the rules that made them. */
+export type Learner = Taught & Pick<StudentEntity, "id" | "factsRules">;
 
 /** What a student is taught: their own school, gates and manner before the studio's. */
 export function syllabusFor(
   scope: Scope,
-  { school, gates, settings, homeStep }: Pick<Learner, "school" | "gates" | "settings" | "homeStep">,
+  { school, gates, settings, homeStep, birthYear }: Taught,
 ): Syllabus {
+  const chosen = [settings, scope.studio.settings];
   return syllabusOf({
     catalogue: CATALOGUE,
     school: SCHOOLS[school ?? scope.studio.school],
     overrides: [{ skills: gates }],
-    manner: mannerOf(homeStep, settings, scope.studio.settings),
+    manner: mannerOf(homeStep, ...chosen),
+    growsUntil: addsRuns(...chosen) ? grownFrom(birthYear) : null,
   });
 }
 
@@ -32,10 +38,7 @@ export function modelOf({ studio }: Scope): LearnerModel {
 }
 
 /** How a student's log is read. */
-export function readerFor(
-  scope: Scope,
-  learner: Pick<Learner, "school" | "gates" | "settings" | "homeStep">,
-): Reader {
+export function readerFor(scope: Scope, learner: Taught): Reader {
   return { syllabus: syllabusFor(scope, learner), model: modelOf(scope) };
 }
 

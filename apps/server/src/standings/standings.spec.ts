@@ -156,6 +156,30 @@ describe("under foundation first", () => {
     expect(await unmet()).toEqual([]);
     await server.sql("UPDATE studio SET school = 'quick-frontier'");
   });
+
+  it("adds up the runs of a growing jumper to a gate of many multiples, as the studio has it set", async () => {
+    await server.sql("UPDATE studio SET school = 'foundation-first'");
+    const [child, grown] = [await server.addStudent("Still Small"), await server.addStudent("Long Grown")];
+    const year = new Date().getUTCFullYear();
+    await server.sql(`UPDATE student SET birth_year = ${year - 10} WHERE id = '${child}'`);
+    await server.sql(`UPDATE student SET birth_year = ${year - 30} WHERE id = '${grown}'`);
+    const runs = (someone: string) =>
+      setOf(someone, {
+        ...{ subject: "double-under", side: "whole", drill: { kind: "streak", count: 50 } },
+        ...{ clean: 55, bestStreak: 30, misses: [{ position: 31 }] },
+        at: new Date(Date.now() - 3_600_000).toISOString(),
+      });
+    expect((await server.post("/api/sets", { sets: [runs(child), runs(grown)] })).status).toBe(200);
+    const doubleOf = async (someone: string) => {
+      const { items } = await read(`/api/students/${someone}/standings`, standingsReply);
+      return items.find((one) => one.subject === "double-under");
+    };
+    expect(await doubleOf(child)).toMatchObject({ gateBest: 55, bestStreak: 30, clearedBy: "gate" });
+    expect(await doubleOf(grown)).toMatchObject({ gateBest: 30, clearedBy: null });
+    await server.sql(`UPDATE studio SET settings = '{"growing-runs":"one-run"}'`);
+    expect(await doubleOf(child)).toMatchObject({ gateBest: 30, clearedBy: null });
+    await server.sql("UPDATE studio SET school = 'quick-frontier', settings = '{}'");
+  });
 });
 
 describe("the API's description", () => {

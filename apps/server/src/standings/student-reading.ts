@@ -4,7 +4,7 @@ import { comboStanding } from "@mirrup/core/combos";
 import { COMBO_GATE, readingOf, type Reading, type SideFacts, type Status } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
 import type { KeptFacts } from "./facts.js";
-import { readerFor, todayIn, type Learner } from "./learner.js";
+import { readerFor, todayIn, type Learner, type Taught } from "./learner.js";
 
 export interface ComboReading {
   readonly subject: string;
@@ -25,11 +25,7 @@ export interface StudentReading {
 const NOTHING: KeptFacts = new SideMap<SideFacts>();
 
 /** Where the student stands with every skill, from the facts that are kept. */
-export function skillsReading(
-  scope: Scope,
-  learner: Pick<Learner, "school" | "gates" | "settings" | "homeStep">,
-  facts: KeptFacts = NOTHING,
-): Reading {
+export function skillsReading(scope: Scope, learner: Taught, facts: KeptFacts = NOTHING): Reading {
   const { syllabus, model } = readerFor(scope, learner);
   const now = scope.now.getTime();
   return readingOf({ syllabus, model, now, today: todayIn(scope), factsOf: (side) => facts.get(side) });

@@ -69,6 +69,12 @@ describe("why a side is locked", () => {
 describe("numbers in words", () => {
   it("say gates, goals and sides", () => {
     expect(gateWords({ kind: "clean", clean: 4, of: 5 })).toBe("4 clean of 5");
+    const long = { kind: "streak", count: 50 } as const;
+    expect(gateWords(long)).toBe("50 in a row");
+    expect(gateWords({ ...long, runsUntil: "2999-01-01" })).toBe(
+      "50 in a row, or in runs of 10 and more in one lesson",
+    );
+    expect(gateWords({ ...long, runsUntil: "2020-01-01" })).toBe("50 in a row");
     expect(gateWords({ kind: "count", count: 45, seconds: 30 })).toBe("45 in 30 s");
     expect(goalWords({ subject: "cross", side: "both" })).toBe("cross, both sides");
     expect(subjectName("skier", "whole")).toBe("skier");

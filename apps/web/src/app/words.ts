@@ -1,7 +1,7 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
 import { CATALOGUE, FAULTS, SCHOOLS } from "@mirrup/catalogue";
-import { armsWords, comboSubject, grouped, sideNamed } from "@mirrup/core";
+import { armsWords, comboSubject, grouped, LEAST_RUN, localDate, sideNamed } from "@mirrup/core";
 import type { Arms, Family, Gate, MissRule, SchoolId, SideName, WrittenArms } from "@mirrup/core";
 import type { Precaution } from "@mirrup/core/planning";
 import type {
@@ -128,10 +128,19 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+const today = () => localDate(Date.now(), new Intl.DateTimeFormat().resolvedOptions().timeZone);
+
+/** Whether a growing jumper's runs of today add up to the gate. */
+function addsUp(gate: Gate): boolean {
+  return gate.kind === "streak" && gate.runsUntil !== undefined && today() < gate.runsUntil;
+}
+
 export function gateWords(gate: Gate): string {
   switch (gate.kind) {
     case "streak":
-      return `${gate.count} in a row`;
+      return addsUp(gate)
+        ? `${gate.count} in a row, or in runs of ${LEAST_RUN} and more in one lesson`
+        : `${gate.count} in a row`;
     case "hold":
       return `${gate.seconds} s without a miss`;
     case "clean":

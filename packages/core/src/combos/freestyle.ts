@@ -102,14 +102,14 @@ function inQuestion(pieces: readonly Piece[], goals: readonly string[]): readonl
 interface Strains {
   /** The least strain of doing these pieces, a bit each, so that `last` comes last. */
   readonly of: (set: number, last: number) => number;
-  /** Which one comes before it then; -1 for none. */
-  readonly before: (set: number, last: number) => number;
+  /** Which one comes before it then; null for none. */
+  readonly before: (set: number, last: number) => number | null;
 }
 
 function leastStrain(pieces: readonly Piece[]): Strains {
   const width = pieces.length;
   const strains = new Float64Array((1 << width) * width).fill(Infinity);
-  const before = new Int8Array((1 << width) * width).fill(-1);
+  const before = new Map<number, number>();
   pieces.forEach((_, place) => (strains[(1 << place) * width + place] = 0));
   for (let set = 1; set < 1 << width; set += 1) {
     pieces.forEach((last, place) => {
@@ -121,13 +121,13 @@ function leastStrain(pieces: readonly Piece[]): Strains {
         const sum = now + strain(last, next);
         if (sum >= (strains[wider] ?? Infinity)) return;
         strains[wider] = sum;
-        before[wider] = place;
+        before.set(wider, place);
       });
     });
   }
   return {
     of: (set, last) => strains[set * width + last] ?? Infinity,
-    before: (set, last) => before[set * width + last] ?? -1,
+    before: (set, last) => before.get(set * width + last) ?? null,
   };
 }
 
@@ -137,7 +137,9 @@ export function planFreestyle(combos: readonly FreestyleCombo[], asked: Freestyl
   const all = combos.flatMap((combo) => pieceOf(combo, asked) ?? []);
   const pieces = inQuestion(all, goals);
   const strains = leastStrain(pieces);
-  let best = { worth: 0, set: 0, last: -1 };
+  let best: { readonly worth: number; readonly set: number; readonly last: number | null } = {
+    ...{ worth: 0, set: 0, last: null },
+  };
   for (let set = 1; set < 1 << pieces.length; set += 1) {
     const chosen = pieces.filter((_, place) => (set & (1 << place)) !== 0);
     const jumped = chosen.reduce((sum, piece) => sum + piece.seconds, 0);
@@ -151,7 +153,7 @@ export function planFreestyle(combos: readonly FreestyleCombo[], asked: Freestyl
     });
   }
   const order: Piece[] = [];
-  for (let { set, last } = best; last >= 0;) {
+  for (let { set, last } = best; last !== null;) {
     const piece = pieces[last];
     if (piece === undefined) break;
     order.unshift(piece);

@@ -134,13 +134,13 @@ function halves(parts: readonly ComboPart[], links: readonly ComboLink[]): reado
 export function learningSteps(
   written: readonly ComboPart[],
   options: LearningOptions,
+  links = linksOf(onSide(written, options.side), options),
 ): readonly LearningStep[] {
   const { id, side, tempo, dominant } = options;
   const parts = onSide(written, side);
   const score = comboScore(parts);
   if (score === null || checkScore(score, { dominant }).length > 0) return [];
   const subject = comboKey(id);
-  const links = linksOf(parts, { tempo, dominant });
   const steps: LearningStep[] = [];
   const add = (one: Omit<LearningStep, "side" | "step" | "tempo" | "link"> & Partial<LearningStep>) =>
     steps.push({ side, step: null, tempo: null, link: null, ...one });

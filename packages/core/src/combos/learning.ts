@@ -68,7 +68,7 @@ function courseOf(written: readonly ComboPart[], options: LearningOptions): Cour
   if (found !== undefined) return found;
   const parts = onSide(written, side);
   const links = linksOf(parts, options);
-  const course = { links, steps: learningSteps(written, options), linkAt: linksByTurn(parts, links) };
+  const course = { links, steps: learningSteps(written, options, links), linkAt: linksByTurn(parts, links) };
   ofCombo.set(key, course);
   return course;
 }

@@ -2,9 +2,8 @@
 import type { Hand } from "../rope/arms.js";
 import { expandBeats, type Score } from "../rope/score.js";
 import type { SideName } from "../sides.js";
-import { judgeCombo } from "./judge.js";
 import { comboTiming } from "./measures.js";
-import { isBounce, mirrorPart, type ComboPart } from "./part.js";
+import { comboScore, countsOf, isBounce, mirrorPart, repeatedScore, type ComboPart } from "./part.js";
 
 export interface ComboLink {
   /** The part that it leads into, from 1. */
@@ -28,17 +27,26 @@ function turnsIn(score: Score, beats: number): number {
     .reduce((sum, { turns }) => sum + turns.length, 0);
 }
 
+/** Each part with its first beat, from 0. */
+function placed(parts: readonly ComboPart[]): readonly { readonly part: ComboPart; readonly from: number }[] {
+  let to = 0;
+  return parts.map((part) => {
+    const from = to;
+    to += countsOf(part);
+    return { part, from };
+  });
+}
+
 /** The joins of two moves with nothing between, in order. */
 export function linksOf(
   parts: readonly ComboPart[],
   { tempo, dominant }: { readonly tempo: number; readonly dominant: Hand },
 ): readonly ComboLink[] {
-  const { score, parts: judged } = judgeCombo(parts, { dominant });
+  const score = comboScore(parts);
   if (score === null) return [];
   const timing = comboTiming(score, tempo, dominant);
-  return parts.flatMap((to, place): ComboLink[] => {
+  return placed(parts).flatMap(({ part: to, from: start }, place): ComboLink[] => {
     const from = parts[place - 1];
-    const start = judged[place]?.from ?? 0;
     if (from === undefined || isBounce(from) || isBounce(to)) return [];
     const link = timing.links.find((one) => one.to.beat === start && one.to.turn === 0);
     return [{ place, from, to, turn: turnsIn(score, start) + 1, demand: link?.demand ?? 0 }];
@@ -47,17 +55,16 @@ export function linksOf(
 
 /**
  * By the rope's bottom, from 0: the link that a miss there belongs to; null for the first part, and where
- * what came before was a bounce. The combo is judged once for all of them.
+ * what came before was a bounce.
  */
 export function linksByTurn(
   parts: readonly ComboPart[],
   links: readonly ComboLink[],
 ): readonly (ComboLink | null)[] {
-  const { score, parts: judged } = judgeCombo(parts);
-  if (score === null) return [];
-  const beats = expandBeats(score);
   const byPlace = new Map(links.map((link) => [link.place, link]));
-  return judged.flatMap(({ from, beats: count }, place) =>
-    beats.slice(from, from + count).flatMap(({ turns }) => turns.map(() => byPlace.get(place) ?? null)),
-  );
+  return parts.flatMap((part, place) => {
+    const link = byPlace.get(place) ?? null;
+    const turns = expandBeats(repeatedScore(part)).flatMap((beat) => beat.turns);
+    return turns.map(() => link);
+  });
 }

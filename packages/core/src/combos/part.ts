@@ -22,8 +22,18 @@ export interface ComboPart {
 
 export const COMBO_LIMITS = { parts: 400, times: 99, nameLength: 80 } as const;
 
-/** Once through the part; throws a `RangeError` for a text that does not parse. */
-export function scoreOfPart({ score }: Pick<ComboPart, "score">): Score {
+const scores = new WeakMap<Pick<ComboPart, "score">, Score>();
+
+/** Once through the part, read once for it; throws a `RangeError` for a text that does not parse. */
+export function scoreOfPart(part: Pick<ComboPart, "score">): Score {
+  const known = scores.get(part);
+  if (known !== undefined) return known;
+  const read = readPart(part);
+  scores.set(part, read);
+  return read;
+}
+
+function readPart({ score }: Pick<ComboPart, "score">): Score {
   const parsed = parseScore(score);
   if (!parsed.ok) throw new RangeError(`"${score}" does not parse. ${parsed.fault.message}`);
   return parsed.score;

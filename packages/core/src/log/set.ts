@@ -60,6 +60,14 @@ function longestRun(tries: readonly boolean[]): number {
   return longest;
 }
 
+/** The runs of clean tries between the misses; the best alone where their places are not all known. */
+export function runsOf(set: Counts): readonly number[] {
+  const places = set.misses.flatMap(({ position }) => position ?? []).sort((one, other) => one - other);
+  if (places.length < set.misses.length) return [set.bestStreak];
+  const tries = set.clean + missCount(set.misses);
+  return [...places, tries + 1].map((place, index) => place - (places[index - 1] ?? 0) - 1);
+}
+
 /** Checks that a set's counts fit each other; an empty list means that they do. */
 export function checkSetCounts(set: Counts): SetFault[] {
   const faults: SetFault[] = [];

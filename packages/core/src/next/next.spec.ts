@@ -75,6 +75,7 @@ describe("what comes next", () => {
         worked: 12,
         bestStreak: 4,
         triedWhole: true,
+        inRuns: 0,
         bestBefore: 0,
         chanceBefore: 0.5,
       },
@@ -171,6 +172,7 @@ describe("what comes next", () => {
       tries: 0,
       triedWhole: true,
       bestStreak: 2,
+      inRuns: 0,
       bestBefore: 0,
       chanceBefore: 0.5,
     };
@@ -206,6 +208,7 @@ describe("what comes next", () => {
       worked: 2,
       triedWhole: true,
       bestStreak: 1,
+      inRuns: 0,
       bestBefore: 0,
       chanceBefore: 0.5,
     };
@@ -262,7 +265,15 @@ describe("a side that does not move", () => {
   const TAUGHT = taughtCatalogue();
   const lesson = (day: number, changes: object = {}) => ({
     lesson: `2026-05-${String(day)}`,
-    ...{ tries: 12, worked: 12, triedWhole: true, bestStreak: 3, bestBefore: 3, chanceBefore: 0.9 },
+    ...{
+      tries: 12,
+      worked: 12,
+      triedWhole: true,
+      bestStreak: 3,
+      inRuns: 0,
+      bestBefore: 3,
+      chanceBefore: 0.9,
+    },
     ...changes,
   });
   // The catches are behind it, so that there is something to go back to.
@@ -317,6 +328,15 @@ describe("a side that does not move", () => {
       "stop-in",
       "toe-catch",
     ]);
+  });
+
+  it("goes back to what has no rope where all with one fail", () => {
+    const usual = of({});
+    const key = usual === undefined ? "" : drillKey(usual.drill);
+    const withRope = ladder.slice(2, 4).map(({ drill }) => [drillKey(drill), rungOf(1, 2)] as const);
+    const back = of({ rungs: { [key]: rungOf(0, 2), ...Object.fromEntries<SideFacts["rungs"][string]>(withRope) } });
+    expect(back?.reason.code).toBe("step-back");
+    expect(back?.drill.kind).toBe("shadow");
   });
 
   it("tries the whole once after two lessons without it", () => {

@@ -39,7 +39,15 @@ describe("where an open side stands", () => {
 
   it("offers the gate too where one of the last two lessons came near", () => {
     const lesson = (bestStreak: number) => ({
-      ...{ lesson: "2026-05-28", tries: 12, worked: 12, triedWhole: true, bestBefore: 0, chanceBefore: 0.5 },
+      ...{
+        lesson: "2026-05-28",
+        tries: 12,
+        worked: 12,
+        triedWhole: true,
+        inRuns: 0,
+        bestBefore: 0,
+        chanceBefore: 0.5,
+      },
       bestStreak,
     });
     expect(stage({ ...tried(4, 16), lessons: [lesson(4)] }).stage.tryGate).not.toBeNull();
@@ -63,6 +71,7 @@ describe("where an open side stands", () => {
       tries: 0,
       triedWhole: false,
       bestStreak: 0,
+      inRuns: 0,
       bestBefore: 0,
       chanceBefore: 0.5,
     };

@@ -246,7 +246,7 @@ export function stepBack(reading: Reading, standing: Standing, rung: Rung): Step
   const share = (one: Rung) => reading.model.shares[one.drill.kind];
   const gentler = ladder
     .slice(0, Math.max(0, place))
-    .filter((one) => !one.isAfterGate && share(one) < share(rung) && DRILL_ROWS[one.drill.kind].hasRope);
+    .filter((one) => !one.isAfterGate && share(one) < share(rung));
   const back =
     gentler.findLast((one) => failedRunning(standing.facts, one.drill, reading.today) < FAILED) ?? gentler[0];
   return back === undefined ? null : suited(reading, standing, back);

@@ -107,6 +107,66 @@ describe("facts", () => {
     expect(fold([set("free-swing", { clean: 2, misses: [{ count: 8 }] })], STREAK_15).clean).toBe(0);
   });
 
+  describe("on a gate that runs add up to", () => {
+    const gate: Gate = { kind: "streak", count: 50, runsUntil: "2026-06-10" };
+    const runs = (id: string, lengths: readonly number[], day = 0) => {
+      let tries = 0;
+      const misses = lengths.slice(0, -1).map((length) => ({ position: (tries += length + 1) }));
+      const clean = lengths.reduce((sum, length) => sum + length, 0);
+      const at = NOW + day * DAY_MS;
+      return set("streak", { id, clean, misses, bestStreak: Math.max(...lengths), at });
+    };
+    const foldRuns = (sets: readonly SetEntry[]) =>
+      foldEntries(sets, { gate, gateStreak: 50 }, HANDBOOK_MODEL);
+
+    it("take those of ten and more of one lesson together, over sets too", () => {
+      expect(foldRuns([runs("a", [20, 9, 14])])).toMatchObject({
+        gateBest: 34,
+        cleared: null,
+        bestStreak: 20,
+      });
+      expect(foldRuns([runs("a", [20, 9, 14]), runs("b", [16])]).cleared).toMatchObject({ by: "gate" });
+      expect(foldRuns([runs("a", [20, 9, 14]), runs("b", [15])]).cleared).toBeNull();
+      expect(foldRuns([runs("a", [9, 9, 9, 9, 9, 9])]).gateBest).toBe(9);
+    });
+
+    it("take no runs of two lessons together, none where a miss has no place, and none once grown", () => {
+      expect(foldRuns([runs("a", [30]), runs("b", [30], 1)])).toMatchObject({ gateBest: 30, cleared: null });
+      const unplaced = set("streak", { id: "a", clean: 60, misses: [{ count: 3 }], bestStreak: 22 });
+      expect(foldRuns([unplaced]).gateBest).toBe(22);
+      expect(foldRuns([runs("a", [30, 30], 8)]).cleared).not.toBeNull();
+      expect(foldRuns([runs("a", [30, 30], 9)]).cleared).toBeNull();
+      expect(fold([runs("a", [30, 30])], { kind: "streak", count: 50 }).cleared).toBeNull();
+    });
+
+    it("never say less than the best run nor more than all that was clean, and keep no run beyond a reopening", () => {
+      const lengths = fc.array(fc.integer({ min: 0, max: 40 }), { minLength: 1, maxLength: 6 });
+      fc.assert(
+        fc.property(fc.array(lengths, { minLength: 1, maxLength: 4 }), (lists) => {
+          const sets = lists.map((list, place) => runs(`${place}`, list));
+          const { gateBest, bestStreak } = foldRuns(sets);
+          const clean = sets.reduce((sum, one) => sum + one.clean, 0);
+          const long = lists.flat().filter((length) => length >= 10);
+          expect(gateBest).toBe(
+            Math.max(
+              bestStreak,
+              long.reduce((sum, length) => sum + length, 0),
+            ),
+          );
+          expect(gateBest).toBeLessThanOrEqual(clean);
+        }),
+      );
+      const before = [runs("a", [30, 10]), decide({ kind: "reopen" }, NOW + 1)];
+      const after = runs("b", [12]);
+      const facts = foldEntries(
+        [...before, { ...after, at: NOW + 2 }],
+        { gate, gateStreak: 50 },
+        HANDBOOK_MODEL,
+      );
+      expect(facts).toMatchObject({ gateBest: 12, cleared: null });
+    });
+  });
+
   it("leave the chance, the gate and the review alone where a drill does not hold the whole", () => {
     const cleared = fold([streakOf(15, 0)], STREAK_15);
     const after = fold(

@@ -6,9 +6,9 @@
 import { DAY_MS, type Instant, type LocalDate } from "../instant.js";
 import type { Decision, PlacementAnswer } from "../log/decision.js";
 import { compareLines } from "../log/line.js";
-import { bestCleanWithin, missCount, type PracticeSet } from "../log/set.js";
+import { bestCleanWithin, missCount, runsOf, type PracticeSet } from "../log/set.js";
 import { DRILL_ROWS, type Drill } from "../syllabus/drill.js";
-import { gateTarget, type Gate } from "../syllabus/gates.js";
+import { gateTarget, LEAST_RUN, type Gate } from "../syllabus/gates.js";
 import type { LearnerModel } from "./model.js";
 import { isPassed, passedDose } from "./passing.js";
 import { reviewByKin, reviewBySet, startReview, type Review } from "./review.js";
@@ -17,6 +17,8 @@ import { reviewByKin, reviewBySet, startReview, type Review } from "./review.js"
 export interface LessonFacts {
   readonly lesson: LocalDate;
   readonly bestStreak: number;
+  /** What its runs that are long enough to add up come to. */
+  readonly inRuns: number;
   /** Tries of the whole. */
   readonly tries: number;
   /** Tries of anything about the side. */
@@ -143,6 +145,17 @@ function countsStreak({ drill, holds }: SetEntry): boolean {
   return holds && DRILL_ROWS[drill.kind].meets.includes("streak");
 }
 
+const longRuns = (set: SetEntry) =>
+  runsOf(set)
+    .filter((run) => run >= LEAST_RUN)
+    .reduce((sum, run) => sum + run, 0);
+
+/** What a lesson's runs come to on a gate that they add up to; 0 for every other gate. */
+function runsTogether(gate: Gate, { lesson, inRuns }: LessonFacts): number {
+  const addsUp = gate.kind === "streak" && gate.runsUntil !== undefined && lesson < gate.runsUntil;
+  return addsUp ? inRuns : 0;
+}
+
 /** How much of the gate a review came to: by the gate itself, or by its streak or clean tries. */
 function reviewShare(set: SetEntry, { gate, gateStreak }: Judged): number {
   const clean = countsStreak(set) ? set.bestStreak : set.clean * set.repetitions;
@@ -167,13 +180,14 @@ function withLesson(facts: SideFacts, set: SetEntry, streak: number): readonly L
   const tries = set.clean + missCount(set.misses);
   const same = facts.lessons.find((one) => one.lesson === lesson);
   const before: LessonFacts = same ?? {
-    ...{ lesson, bestStreak: 0, tries: 0, worked: 0, triedWhole: false },
+    ...{ lesson, bestStreak: 0, inRuns: 0, tries: 0, worked: 0, triedWhole: false },
     bestBefore: facts.bestStreak,
     chanceBefore: plainChance(facts),
   };
   const now = {
     ...before,
     bestStreak: Math.max(before.bestStreak, streak),
+    inRuns: before.inRuns + (countsStreak(set) ? longRuns(set) : 0),
     tries: before.tries + (set.holds ? tries : 0),
     worked: before.worked + tries,
     triedWhole: before.triedWhole || (set.holds && DRILL_ROWS[set.drill.kind].share >= WHOLE_SHARE),
@@ -241,7 +255,11 @@ function afterSet(facts: SideFacts, set: SetEntry, judged: Judged, model: Learne
   const lessons = withLesson(facts, set, streak);
   const lastAt = Math.max(facts.lastAt ?? -Infinity, set.at);
   if (!set.holds) return { ...facts, rungs, lessons, lastAt };
-  const progress = gateProgress(set, judged.gate);
+  const together = lessons.find((one) => one.lesson === set.lesson);
+  const progress = Math.max(
+    gateProgress(set, judged.gate),
+    together === undefined ? 0 : runsTogether(judged.gate, together),
+  );
   const clears = facts.cleared === null && progress >= gateTarget(judged.gate);
   const { reviews } = DRILL_ROWS[set.drill.kind];
   const review =

@@ -27,7 +27,7 @@ const BOUNDS = { least: 0.02, most: 0.98 } as const;
 const MOST_TIMES = 8;
 const SPREADS = [1.15, 1.3, 1.5, 1.75, 2, 2.4, 3, 4, 5] as const;
 /** What a range of tries is to hold of the log that it was fitted on: of what comes after it holds less. */
-const HELD = 0.85;
+const HELD = 0.92;
 
 const within = (value: number) => Math.min(BOUNDS.most, Math.max(BOUNDS.least, value));
 

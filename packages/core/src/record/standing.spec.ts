@@ -179,7 +179,7 @@ describe("stuck", () => {
   const catalogue = catalogueOf(["a", "one", ""]);
   const lesson = (day: number, tries: number) => ({
     lesson: `2026-05-${String(day)}`,
-    ...{ bestStreak: 3, tries, worked: tries, triedWhole: true, bestBefore: 3, chanceBefore: 0.5 },
+    ...{ bestStreak: 3, tries, worked: tries, triedWhole: true, inRuns: 0, bestBefore: 3, chanceBefore: 0.5 },
   });
   const isStuck = (tries: readonly number[], now = 0.5) => {
     const lessons = tries.map((count, place) => lesson(30 - place, count));

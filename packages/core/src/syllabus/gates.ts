@@ -1,8 +1,14 @@
-import type { Skill, SkillClass } from "./skill.js";
+import type { LocalDate } from "../instant.js";
+import { isMultipleClass, type Skill, type SkillClass } from "./skill.js";
 
 /** What clears a skill, on each side (teaching.md, Gates). */
 export type Gate =
-  | { readonly kind: "streak"; readonly count: number }
+  | {
+      readonly kind: "streak";
+      readonly count: number;
+      /** In lessons before this day, runs of `LEAST_RUN` and more of one lesson add up to it. */
+      readonly runsUntil?: LocalDate;
+    }
   | { readonly kind: "hold"; readonly seconds: number }
   | { readonly kind: "clean"; readonly clean: number; readonly of: number }
   | { readonly kind: "count"; readonly count: number; readonly seconds: number };
@@ -41,6 +47,29 @@ export function gateOf(school: School, skill: Skill, overrides: readonly GateOve
     if (gate !== undefined) return gate;
   }
   return school.gates[skill.skillClass];
+}
+
+/** A run that adds up to a long gate has so many in a row (safety.md, growth). */
+export const LEAST_RUN = 10;
+/** The longest gate of multiples that a growing jumper meets in one run. */
+const ONE_RUN = 30;
+
+function isLong(gate: Gate | undefined): gate is Extract<Gate, { readonly kind: "streak" }> {
+  return gate?.kind === "streak" && gate.count > ONE_RUN;
+}
+
+/** Whether growth can bear on any gate: most schools ask for no more multiples than one run may have. */
+export function asksLongRuns(school: School, overrides: readonly GateOverrides[]): boolean {
+  const classes = Object.entries(school.gates) as [SkillClass, Gate][];
+  const isAsked = classes.some(([skillClass, gate]) => isMultipleClass(skillClass) && isLong(gate));
+  const isSet = (gates: Readonly<Record<string, Gate | undefined>> = {}) => Object.values(gates).some(isLong);
+  return isAsked || overrides.some((one) => isSet(one.skills) || isSet(one.classes));
+}
+
+/** The gate of somebody who grows until a day: a long one of multiples may be met in runs. */
+export function growingGate(gate: Gate, { skillClass }: Skill, growsUntil: LocalDate | null): Gate {
+  const isAsked = isLong(gate) && isMultipleClass(skillClass) && growsUntil !== null;
+  return isAsked ? { ...gate, runsUntil: growsUntil } : gate;
 }
 
 /** What the gate counts up to, in its own unit (repetitions, seconds, clean tries). */

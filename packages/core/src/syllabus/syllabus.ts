@@ -2,12 +2,21 @@
  * What is taught: every side of a catalogue under a school and what was set otherwise, with its gate, its
  * needs as sides and its ladder. Made once for each of them, and what everything below takes.
  */
+import type { LocalDate } from "../instant.js";
 import { mirrorScore } from "../rope/mirror.js";
 import { jumpsOf, isHeld, type Jumps } from "./holds.js";
 import { otherSideName, sidesOf, type SideName } from "../sides.js";
 import { skillOf, type Catalogue } from "./catalogue.js";
 import { effortOf } from "./effort.js";
-import { gateAsStreak, gateOf, type GateOverrides, type Gate, type School } from "./gates.js";
+import {
+  asksLongRuns,
+  gateAsStreak,
+  gateOf,
+  growingGate,
+  type GateOverrides,
+  type Gate,
+  type School,
+} from "./gates.js";
 import { ladderOf } from "./ladder.js";
 import { USUAL_MANNER, type Manner } from "./manner.js";
 import type { NeedTerm } from "./needs.js";
@@ -23,6 +32,8 @@ export interface SyllabusOptions {
   /** Gates set otherwise, the strongest first (the student's before the studio's). */
   readonly overrides?: readonly GateOverrides[];
   readonly manner?: Manner;
+  /** The day from which whoever is taught is grown; null where nothing is asked of growth. */
+  readonly growsUntil?: LocalDate | null;
 }
 
 export interface Syllabus extends Required<SyllabusOptions> {
@@ -152,13 +163,13 @@ function sidesAsked(term: NeedTerm, needed: Skill, askedBy: SideName): readonly 
 
 const SIDE_PLACES: Readonly<Record<SideName, 0 | 1>> = { left: 0, whole: 0, right: 1 };
 
-function build({ catalogue, school, overrides = [], manner = USUAL_MANNER }: SyllabusOptions): Syllabus {
+function build({ catalogue, school, overrides, manner, growsUntil }: Required<SyllabusOptions>): Syllabus {
   const self = (): Syllabus => syllabus;
   const sides: MadeSide[] = [];
   const bySubject = new Map<string, readonly MadeSide[]>();
   for (const id of catalogue.order) {
     const skill = skillOf(catalogue, id);
-    const gate = gateOf(school, skill, overrides);
+    const gate = growingGate(gateOf(school, skill, overrides), skill, growsUntil);
     const made = sidesOf(skill).map(
       (side, place) =>
         new MadeSide(skill, side, sides.length + place, gate, self, manner, catalogue.familyOf.get(id)),
@@ -207,7 +218,7 @@ function build({ catalogue, school, overrides = [], manner = USUAL_MANNER }: Syl
   for (const side of sides) side.opens = opened.get(side) ?? [];
   const none: readonly Side[] = [];
   const syllabus: Syllabus = {
-    ...{ catalogue, school, overrides, manner, sides, baseTest, find },
+    ...{ catalogue, school, overrides, manner, growsUntil, sides, baseTest, find },
     sidesOf: (subject) => bySubject.get(subject) ?? none,
   };
   return syllabus;
@@ -250,6 +261,7 @@ const kept = new WeakMap<Catalogue, WeakMap<School, Map<string, Syllabus>>>();
 /** The syllabus of a catalogue under a school; the same value for the same question. O(skills + needs). */
 export function syllabusOf(options: SyllabusOptions): Syllabus {
   const { catalogue, school, overrides = NO_OVERRIDES, manner = USUAL_MANNER } = options;
+  const growsUntil = asksLongRuns(school, overrides) ? (options.growsUntil ?? null) : null;
   const ofCatalogue = kept.get(catalogue) ?? new WeakMap<School, Map<string, Syllabus>>();
   kept.set(catalogue, ofCatalogue);
   const ofSchool = ofCatalogue.get(school) ?? new Map<string, Syllabus>();
@@ -257,11 +269,12 @@ export function syllabusOf(options: SyllabusOptions): Syllabus {
   const key = JSON.stringify([
     overrides.filter((one) => [one.skills, one.classes].some((gates) => Object.keys(gates ?? {}).length > 0)),
     manner,
+    growsUntil,
   ]);
   const found = ofSchool.get(key);
   if (found !== undefined) return found;
   if (ofSchool.size >= MOST_KEPT) ofSchool.clear();
-  const made = build({ catalogue, school, overrides, manner });
+  const made = build({ catalogue, school, overrides, manner, growsUntil });
   ofSchool.set(key, made);
   return made;
 }
@@ -274,7 +287,7 @@ export function sideOf(syllabus: Syllabus, subject: string, side: SideName): Sid
 }
 
 /** Bumped when what the code makes of a log changes. */
-const RULES_VERSION = 5;
+const RULES_VERSION = 6;
 
 /** Everything that facts depend on beside the log, as one text: catalogue, school, gates, code. */
 export function rulesText({ catalogue, school, overrides, sides, baseTest }: Syllabus): string {
