@@ -1,5 +1,6 @@
 /** The Joi schemas of lessons, plans and the weeks toward a date. */
 import {
+  BEYONDS,
   CLASS_LIMITS,
   CLASS_USES,
   ENERGIES,
@@ -98,6 +99,10 @@ const planBlock = objects<PlanBlock>({
   multiples: Joi.number().min(0).required(),
   effort: Joi.string().required(),
   reason: coded().required(),
+  leaving: Joi.number().min(0).allow(null).required(),
+  beyond: Joi.array()
+    .items(Joi.string().valid(...BEYONDS))
+    .required(),
 });
 export const planReply = objects<StudentPlan>({
   blocks: Joi.array().items(planBlock).required(),
@@ -106,6 +111,7 @@ export const planReply = objects<StudentPlan>({
       objects<LeftOut>({ subject: subject().required(), side: side().required(), why: coded().required() }),
     )
     .required(),
+  notes: Joi.array().items(coded()).required(),
   minutes: Joi.number().required(),
   landings: Joi.number().required(),
   multiples: Joi.number().required(),

@@ -1,5 +1,5 @@
 /** Plans of a lesson, a class and weeks, and placement. */
-export { PHASES, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
+export { BEYONDS, type Beyond, PHASES, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
 export {
   type ClassAsked,
   type ClassBefore,
@@ -27,12 +27,12 @@ export { grownFrom, mayGrow } from "./syllabus/growth.js";
 export { pairsOf } from "./plan/pairs.js";
 export { PRECAUTIONS, type Precaution, ruledOutBy } from "./plan/precaution.js";
 export { type Floor } from "./plan/space.js";
+export { ENERGIES, type Energy, type PlanCombo, type StudentPlanContext } from "./plan/student-asked.js";
 export {
-  ENERGIES,
-  type Energy,
   type LeftOut,
   type LeftOutWhy,
-  type PlanCombo,
+  NO_PLAN,
+  type PlanNote,
   type StudentPlan,
   planStudent,
 } from "./plan/student-plan.js";

@@ -46,8 +46,9 @@ export class ClassOptionsController {
           underGoals: underGoals(reading.syllabus, student.goals),
           missing: new Set(missing),
         });
-        const left = leftToday(scope, student, loads.get(id) ?? []);
-        return { id, name, options, heightMm, hasStopped: stopped.has(id), ...left };
+        const { isRestDay, ...left } = leftToday(scope, student, loads.get(id) ?? []);
+        const multiplesLeft = isRestDay ? 0 : left.multiplesLeft;
+        return { id, name, options, heightMm, hasStopped: stopped.has(id), ...left, multiplesLeft };
       });
       return { items };
     });

@@ -79,6 +79,33 @@ describe("one student's plan", () => {
     expect((await plan(`?minutes=90&ban=${key}`)).cost).toBeGreaterThan(0);
   });
 
+  it("has no multiples the day after many for who still grows, and keeps what is asked for with a word", async () => {
+    const child = await server.addStudent("Small Springs");
+    const year = new Date().getUTCFullYear();
+    await server.sql(`UPDATE student SET birth_year = ${year - 10} WHERE id = '${child}'`);
+    const at = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString();
+    const doubles = (days: number, clean: number) =>
+      setOf(child, {
+        ...{ subject: "double-under", side: "whole", drill: { kind: "streak", count: 15 } },
+        ...{ clean, bestStreak: 5, misses: [{ count: 20 }], at: at(days) },
+      });
+    const bounce = setOf(child, {
+      ...{ subject: "basic-bounce", side: "whole", drill: { kind: "streak", count: 30 } },
+      ...{ clean: 60, bestStreak: 60, misses: [], at: at(1) },
+    });
+    const planOf = async (query: string) =>
+      (await server.get(`/api/students/${child}/plan${query}`)).body as StudentPlan;
+    await server.post("/api/sets", { sets: [bounce, doubles(1, 20)] });
+    expect((await planOf("?minutes=45")).multiples).toBeGreaterThan(0);
+    await server.post("/api/sets", { sets: [doubles(1, 30)] });
+    const careful = await planOf("?minutes=45");
+    expect(careful.multiples).toBe(0);
+    expect(careful.notes).toContainEqual({ code: "rest-day" });
+    const kept = await planOf("?minutes=45&pin=double-under:whole");
+    const double = kept.blocks.find((block) => block.subject === "double-under");
+    expect(double?.beyond).toContain("rest-day");
+  });
+
   it("leaves out what nothing at hand makes safe", async () => {
     const careful = await plan("?minutes=90&missing=shoes");
     const multiples = (made: StudentPlan) => made.blocks.filter((block) => block.effort === "multiples");

@@ -1,25 +1,15 @@
 import type { PlanQuery } from "@mirrup/contract";
 import { idParam, planQuery, planReply } from "@mirrup/contract/schemas";
 import { sideNamed, SideMap, SideSet, type SubjectSide } from "@mirrup/core";
-import { planStudent, type StudentPlan } from "@mirrup/core/planning";
+import { NO_PLAN, planStudent, type StudentPlan, type StudentPlanContext } from "@mirrup/core/planning";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
-import { type Member, Scopes } from "../database/scope.js";
+import { type Member, type Scope, Scopes } from "../database/scope.js";
 import { CombosService } from "../combos/index.js";
 import { Reply } from "../problems/reply.js";
 import { loadsOf, proposalsOf, StandingsService } from "../standings/index.js";
 import { nextOptions, StopsService, StudentsService } from "../students/index.js";
 import { hardSkillOf, leftToday } from "./today.js";
-
-const NO_PLAN: StudentPlan = {
-  blocks: [],
-  leftOut: [],
-  minutes: 0,
-  landings: 0,
-  multiples: 0,
-  objective: 0,
-  cost: 0,
-};
 
 @Controller("students/:id/plan")
 export class StudentPlanController {
@@ -35,30 +25,34 @@ export class StudentPlanController {
   @Get()
   @For("viewer")
   @Reply(planReply, 400, 401, 404, 410)
-  plan(
+  async plan(
     @Asking() member: Member,
     @Param("id", { schema: idParam }) id: string,
     @Query({ schema: planQuery }) query: PlanQuery,
   ): Promise<StudentPlan> {
-    return this.scopes.run(member, async (scope) => {
-      const student = await this.students.getOrThrow(scope, id);
-      if (await this.stops.hasStopped(scope, id)) return NO_PLAN;
-      const reading = await this.standings.readingOf(scope, student);
-      const loads = await loadsOf(scope, [id]);
-      return planStudent({
-        reading,
-        next: proposalsOf(reading, nextOptions(scope, student)),
-        minutes: query.minutes,
-        energy: query.energy,
-        hardSkill: hardSkillOf(scope, student),
-        bans: new SideSet(sidesNamed(query.ban)),
-        pins: new SideSet(sidesNamed(query.pin)),
-        moreSets: moreSetsOf(query.more),
-        missing: new Set(query.missing),
-        combos: await this.combos.planned(scope, id),
-        ...leftToday(scope, student, loads.get(id) ?? []),
-      });
-    });
+    const context = await this.scopes.run(member, (scope) => this.contextOf(scope, id, query));
+    // The search holds no connection.
+    return context === null ? NO_PLAN : planStudent(context);
+  }
+
+  private async contextOf(scope: Scope, id: string, query: PlanQuery): Promise<StudentPlanContext | null> {
+    const student = await this.students.getOrThrow(scope, id);
+    if (await this.stops.hasStopped(scope, id)) return null;
+    const reading = await this.standings.readingOf(scope, student);
+    const loads = await loadsOf(scope, [id]);
+    return {
+      reading,
+      next: proposalsOf(reading, nextOptions(scope, student)),
+      minutes: query.minutes,
+      energy: query.energy,
+      hardSkill: hardSkillOf(scope, student),
+      bans: new SideSet(sidesNamed(query.ban)),
+      pins: new SideSet(sidesNamed(query.pin)),
+      moreSets: moreSetsOf(query.more),
+      missing: new Set(query.missing),
+      combos: await this.combos.planned(scope, id),
+      ...leftToday(scope, student, loads.get(id) ?? []),
+    };
   }
 }
 

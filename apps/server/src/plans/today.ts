@@ -1,6 +1,6 @@
 import { settingValue } from "@mirrup/catalogue";
-import { localDate } from "@mirrup/core";
-import { mayGrow, PLAN_LIMITS } from "@mirrup/core/planning";
+import { DAY_MS, localDate } from "@mirrup/core";
+import { mayGrow, PLAN_LIMITS, type StudentPlanContext } from "@mirrup/core/planning";
 import { weekLoad, type LessonLoad } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
 import type { StudentEntity } from "../students/index.js";
@@ -20,20 +20,26 @@ export function hardSkillOf(scope: Scope, student?: StudentEntity): "late" | "ea
   return settingValue("hard-skill", ...own, scope.studio.settings) === "early" ? "early" : "late";
 }
 
+const dayBefore = (day: string) =>
+  new Date(Date.parse(`${day}T12:00:00Z`) - DAY_MS).toISOString().slice(0, 10);
+
 /**
  * What the week and the lesson leave of landings and, for whoever still grows, of multiples; null
- * where nothing is judged.
+ * where nothing is judged. A day of many multiples has one without them after it.
  */
 export function leftToday(
   scope: Scope,
   { birthYear }: Pick<StudentEntity, "birthYear">,
   loads: readonly LessonLoad[],
-): { readonly landingsLeft: number | null; readonly multiplesLeft: number | null } {
+): Required<Pick<StudentPlanContext, "landingsLeft" | "multiplesLeft" | "isRestDay">> {
   const today = todayOf(scope);
   const week = weekLoad(loads, today, weekStartsOn(scope));
-  const done = loads.find((one) => one.day === today)?.multiples ?? 0;
+  const multiplesOn = (day: string) => loads.find((one) => one.day === day)?.multiples ?? 0;
+  const done = multiplesOn(today);
+  const grows = mayGrow(birthYear, today);
   return {
     landingsLeft: week.allowance === null ? null : Math.max(0, week.allowance - week.landings),
-    multiplesLeft: mayGrow(birthYear, today) ? Math.max(0, PLAN_LIMITS.growingMultiples - done) : null,
+    multiplesLeft: grows ? Math.max(0, PLAN_LIMITS.growingMultiples - done) : null,
+    isRestDay: grows && multiplesOn(dayBefore(today)) >= PLAN_LIMITS.highImpact,
   };
 }

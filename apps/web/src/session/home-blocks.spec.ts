@@ -14,7 +14,7 @@ const block = (phase: PlanBlock["phase"], subject: string): PlanBlock => ({
     cautions: [],
   },
   ...{ sets: 1, minutes: 5, rest: 0, landings: 10, multiples: 0, effort: "mixed" },
-  reason: { code: "warm-up" },
+  ...{ reason: { code: "warm-up" }, leaving: null, beyond: [] },
 });
 
 describe("practice at home", () => {

@@ -35,7 +35,7 @@ import {
   startsOf,
   type PlanAsked,
 } from "./plan-asked.js";
-import { blockName, PHASE_NAMES, planReasonWords } from "./plan-words.js";
+import { beyondWords, blockName, leavingWords, PHASE_NAMES, planReasonWords } from "./plan-words.js";
 import classes from "./session-page.module.css";
 
 export interface AskingProps {
@@ -117,6 +117,8 @@ interface BlockProps extends AskingProps {
 function Block(props: BlockProps) {
   const { block, done, start, isRepeated } = props;
   const { phase, drill, sets, minutes, rest, landings, reason, chance, after, subject, side } = block;
+  const { leaving, beyond } = block;
+  const kept = beyondWords(beyond);
   const isFixed = phase === "warm-up" || phase === "cool-down";
   const { setNodeRef, setActivatorNodeRef, listeners, transform, transition } = useSortable({
     id: blockKey(block),
@@ -151,9 +153,10 @@ function Block(props: BlockProps) {
         </span>
         <span className={classes.why}>
           {planReasonWords(reason)}
-          {chance !== null && ` It comes off ${oddsWords(chance)}.`}
+          {chance !== null && ` It comes off ${oddsWords(chance)}.`} {leavingWords(leaving)}
           {after !== null && ` Then: ${drillOfWords(subject, side, after)}.`}
         </span>
+        {kept !== null && <span className={classes.mind}>{kept}</span>}
         {isRepeated && (
           <span className={classes.mind}>
             The same kind of effort as the block before: rest longer, or move it.

@@ -21,7 +21,7 @@ import {
   type PlanAsked,
 } from "./plan-asked.js";
 import { Blocks, type AskingProps } from "./plan-blocks.js";
-import { leftOutWords } from "./plan-words.js";
+import { leftOutWords, noteWords } from "./plan-words.js";
 import classes from "./session-page.module.css";
 
 const LENGTHS = [15, 20, 30, 45, 60, 75, 90, 120] as const;
@@ -107,6 +107,11 @@ export function SessionPage() {
             {sumWords(plan.data, asked)} {costWords(plan.data, asked)}{" "}
             {load.data !== undefined && weekWords(load.data)}
           </Text>
+          {plan.data.notes.map((note) => (
+            <Alert key={note.code} color="yellow" className={classes.note}>
+              {noteWords(note)}
+            </Alert>
+          ))}
           <ul className={classes.caution} aria-label="Cautions">
             {cautionsOfPlan(plan.data).map((code) => (
               <li key={code}>{CAUTIONS[code]}</li>

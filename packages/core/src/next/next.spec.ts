@@ -334,7 +334,9 @@ describe("a side that does not move", () => {
     const usual = of({});
     const key = usual === undefined ? "" : drillKey(usual.drill);
     const withRope = ladder.slice(2, 4).map(({ drill }) => [drillKey(drill), rungOf(1, 2)] as const);
-    const back = of({ rungs: { [key]: rungOf(0, 2), ...Object.fromEntries<SideFacts["rungs"][string]>(withRope) } });
+    const back = of({
+      rungs: { [key]: rungOf(0, 2), ...Object.fromEntries<SideFacts["rungs"][string]>(withRope) },
+    });
     expect(back?.reason.code).toBe("step-back");
     expect(back?.drill.kind).toBe("shadow");
   });

@@ -1,27 +1,57 @@
 /** A block of a plan: one drill of one side, with what it takes. */
-import type { Score } from "../rope/score.js";
+import { parseScore } from "../rope/parse.js";
+import { expandBeats, type Score } from "../rope/score.js";
 import type { SideName } from "../sides.js";
 import type { CautionCode } from "../syllabus/caution.js";
-import type { Drill } from "../syllabus/drill.js";
+import { DRILL_ROWS, type Drill } from "../syllabus/drill.js";
 import type { Effort } from "../syllabus/effort.js";
 import { setLoad } from "../record/load.js";
 import type { NextReason } from "../next/next.js";
 import type { Side } from "../syllabus/side.js";
 
 /** In the order in which a lesson has them; the hard skill stands before or after the main work. */
-export const PHASES = ["warm-up", "early-hard", "review", "main", "combo", "late-hard", "cool-down"] as const;
+export const PHASES = [
+  "warm-up",
+  "early-hard",
+  "review",
+  "main",
+  "climb",
+  "combo",
+  "late-hard",
+  "no-landing",
+  "conditioning",
+  "cool-down",
+] as const;
 export type Phase = (typeof PHASES)[number];
 
 export type PlanReason =
   | NextReason
   | { readonly code: "warm-up" }
   | { readonly code: "cool-down" }
+  /** Up and down what is cleared. */
+  | { readonly code: "climb" }
+  /** Rounds with short rests. */
+  | { readonly code: "conditioning" }
+  /** Towards a skill, without a landing: the legs have had enough, or there are minutes left. */
+  | { readonly code: "no-landing"; readonly isEnough: boolean }
   /** A kept combo, or two cleared skills where none is open. */
   | {
       readonly code: "combo";
       readonly skills: readonly string[];
       readonly combo: { readonly id: string; readonly name: string } | null;
     };
+
+/** What a block goes beyond that somebody kept in all the same. */
+export const BEYONDS = [
+  "minutes",
+  "review-share",
+  "landings",
+  "day-landings",
+  "multiples",
+  "rest-day",
+  "tired",
+] as const;
+export type Beyond = (typeof BEYONDS)[number];
 
 export interface PlanBlock {
   readonly phase: Phase;
@@ -43,10 +73,13 @@ export interface PlanBlock {
   readonly multiples: number;
   readonly effort: Effort;
   readonly reason: PlanReason;
+  /** What the plan would be worth less without it; null where nothing was weighed. */
+  readonly leaving: number | null;
+  readonly beyond: readonly Beyond[];
 }
 
 /** Tries of a block, by what it is for; a minute's for the warm-up. */
-export const BLOCK_TRIES = { main: 60, review: 12, combo: 10, warmUp: 40 } as const;
+export const BLOCK_TRIES = { main: 60, review: 12, climb: 30, combo: 10, warmUp: 40 } as const;
 /** Nobody does more than so many tries without a rest. */
 export const SET_TRIES = 20;
 const SECONDS_A_BEAT = 0.5;
@@ -55,6 +88,8 @@ const SECONDS_A_MISS = 4;
 /** Rest after a set, minutes: longer after multiples (teaching.md, Sequencing). */
 const REST_MINUTES = 0.5;
 const REST_AFTER_MULTIPLES = 1.5;
+/** Conditioning by default: rounds of three minutes (teaching.md, Sequencing). */
+export const ROUND = { most: 3, minutes: 3, rest: 0.5, restAfterMultiples: 1 } as const;
 const HALF = 0.5;
 
 export interface Dose {
@@ -72,6 +107,12 @@ export interface Tried {
   readonly score: Score | null;
 }
 
+/** Beats of one try: of the drill's own score where it writes one. */
+function beatsOfDrill({ score }: Drill, beats: number): number {
+  const parsed = score === undefined ? null : parseScore(score);
+  return parsed?.ok === true ? expandBeats(parsed.score).length : beats;
+}
+
 /** What so many tries take, at a chance of a clean one; minutes in halves, the rest among them. */
 export function doseOfTried(
   { beats, isMultiple, score }: Tried,
@@ -80,7 +121,8 @@ export function doseOfTried(
   cleanChance: number,
 ): Dose {
   const misses = Math.round(tries * (1 - cleanChance));
-  const seconds = tries * beats * SECONDS_A_BEAT + misses * SECONDS_A_MISS;
+  const again = DRILL_ROWS[drill.kind].again;
+  const seconds = tries * (beatsOfDrill(drill, beats) * SECONDS_A_BEAT + again) + misses * SECONDS_A_MISS;
   const sets = Math.max(1, Math.ceil(tries / SET_TRIES));
   const rest = sets * (isMultiple ? REST_AFTER_MULTIPLES : REST_MINUTES);
   const load = setLoad(score, { drill, clean: tries, misses: [] });

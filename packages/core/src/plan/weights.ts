@@ -23,12 +23,13 @@ export const PLAN_WEIGHTS = {
   /** A review under a goal. */
   goalReview: 4,
   combo: 3,
+  climb: 2.5,
+  /** What a block is worth more that the plan had before somebody changed it: it changes as little as can be. */
+  stay: 0.9,
   /** What the plan loses for each block more of an effort that it has: the second costs this, the third twice. */
   sameEffort: 1,
   /** What it loses where one open side is in it and the other, as open, is not. */
   sideBehind: 1.5,
-  /** What a pinned block is worth beside: more than everything else together. */
-  pin: 1000,
 } as const;
 
 /** What a minute of a class is worth to one student, between 0 and 1. */
@@ -87,6 +88,12 @@ export const PLAN_LIMITS = {
   /** Blocks that are weighed against each other: the best ones of each kind. */
   mains: 9,
   reviews: 4,
-  /** Sets that a block is lengthened by at most where minutes are left. */
-  moreSets: 2,
+  /** Sets that a block is lengthened by at most where minutes are left: before other work comes in, and after. */
+  moreSets: { before: 2, after: 4 },
+  /** Blocks without a landing. */
+  noLanding: 6,
+  /** Minutes may be left empty to this share without a word. */
+  emptyShare: 0.05,
+  /** Multiples of one day after which whoever still grows has a day without them (safety.md, growth). */
+  highImpact: 50,
 } as const;

@@ -67,6 +67,8 @@ export interface DrillRow {
   readonly meets: readonly Gate["kind"][];
   /** Whether the try is jumped, over a rope or without. */
   readonly lands: boolean;
+  /** Seconds to stand ready for the next try; 0 where one runs into the next. */
+  readonly again: number;
   /** Whether there is a rope in it. */
   readonly hasRope: boolean;
   /** Whether a set can be a review: the whole of it, jumped through. */
@@ -78,6 +80,7 @@ const TRIED = {
   isEvidence: true,
   loops: false,
   lands: true,
+  again: 0,
   hasRope: true,
   reviews: true,
 } as const;
@@ -86,10 +89,18 @@ const SHAPE = { ...TRIED, isEvidence: false, meets: [], lands: false, reviews: f
 
 /** One row a kind (drills.md, 1 Checks and cues by drill). */
 export const DRILL_ROWS: Readonly<Record<DrillKind, DrillRow>> = {
-  watch: { ...SHAPE, dose: 2, pass: { clean: 2, of: 2 }, share: 0.1, hasRope: false },
-  shadow: { ...SHAPE, dose: 10, pass: { clean: 8, of: 10 }, share: 0.1, hasRope: false },
+  watch: { ...SHAPE, again: 8, dose: 2, pass: { clean: 2, of: 2 }, share: 0.1, hasRope: false },
+  shadow: { ...SHAPE, again: 1, dose: 10, pass: { clean: 8, of: 10 }, share: 0.1, hasRope: false },
   "tempo-shadow": { ...SHAPE, dose: 8, pass: { clean: 7, of: 8 }, share: 0.1, hasRope: false },
-  "air-change": { ...SHAPE, dose: 10, pass: { clean: 8, of: 10 }, share: 0.15, lands: true, hasRope: false },
+  "air-change": {
+    ...SHAPE,
+    again: 2,
+    dose: 10,
+    pass: { clean: 8, of: 10 },
+    share: 0.15,
+    lands: true,
+    hasRope: false,
+  },
   "free-swing": {
     ...TRIED,
     dose: 10,
@@ -100,21 +111,29 @@ export const DRILL_ROWS: Readonly<Record<DrillKind, DrillRow>> = {
     lands: false,
   },
   "side-rope": { ...SHAPE, measure: "in-time", dose: 40, pass: { clean: 36, of: 40 }, share: 0.1 },
-  "toe-catch": { ...SHAPE, dose: 5, pass: { clean: 4, of: 5 }, share: 0.35 },
-  apart: { ...TRIED, dose: 4, pass: { clean: 3, of: 4 }, share: 0.4, meets: [], reviews: false },
-  "stop-in": { ...TRIED, dose: 5, pass: { clean: 3, of: 5 }, share: 0.5, meets: [], reviews: false },
-  "one-stop": { ...TRIED, dose: 5, pass: { clean: 3, of: 5 }, share: 0.55, meets: ["clean"] },
-  merge: { ...TRIED, dose: 5, pass: { clean: 3, of: 5 }, share: 0.7, meets: [] },
-  "from-rest": { ...TRIED, dose: 5, pass: { clean: 3, of: 5 }, share: 0.75, meets: ["clean"] },
+  "toe-catch": { ...SHAPE, again: 3, dose: 5, pass: { clean: 4, of: 5 }, share: 0.35 },
+  apart: { ...TRIED, again: 1, dose: 4, pass: { clean: 3, of: 4 }, share: 0.4, meets: [], reviews: false },
+  "stop-in": {
+    ...TRIED,
+    again: 3,
+    dose: 5,
+    pass: { clean: 3, of: 5 },
+    share: 0.5,
+    meets: [],
+    reviews: false,
+  },
+  "one-stop": { ...TRIED, again: 3, dose: 5, pass: { clean: 3, of: 5 }, share: 0.55, meets: ["clean"] },
+  merge: { ...TRIED, again: 2, dose: 5, pass: { clean: 3, of: 5 }, share: 0.7, meets: [] },
+  "from-rest": { ...TRIED, again: 4, dose: 5, pass: { clean: 3, of: 5 }, share: 0.75, meets: ["clean"] },
   "high-part": { ...TRIED, dose: 8, pass: { clean: 6, of: 8 }, share: 1, meets: [] },
-  "part-counts": { ...TRIED, dose: 3, pass: { clean: 1, of: 3 }, share: 1, meets: [] },
-  "one-out": { ...TRIED, dose: 5, pass: { clean: 4, of: 5 }, share: 0.9, meets: ["clean"] },
+  "part-counts": { ...TRIED, again: 2, dose: 3, pass: { clean: 1, of: 3 }, share: 1, meets: [] },
+  "one-out": { ...TRIED, again: 2, dose: 5, pass: { clean: 4, of: 5 }, share: 0.9, meets: ["clean"] },
   spaced: { ...TRIED, dose: 5, pass: { clean: 4, of: 5 }, share: 0.9, loops: true, meets: [] },
-  link: { ...TRIED, dose: 4, pass: { clean: 3, of: 4 }, share: 0.9, meets: [] },
+  link: { ...TRIED, again: 1, dose: 4, pass: { clean: 3, of: 4 }, share: 0.9, meets: [] },
   rounds: { ...TRIED, measure: "rounds", dose: 3, pass: null, share: 1, loops: true, meets: [] },
   tens: { ...TRIED, measure: "rounds", dose: 5, pass: null, share: 1, loops: true, meets: [] },
   "side-to-side": { ...TRIED, measure: "rounds", dose: 3, pass: null, share: 1, loops: true, meets: [] },
-  whole: { ...TRIED, dose: 5, pass: { clean: 4, of: 5 }, share: 1, meets: ["clean"] },
+  whole: { ...TRIED, again: 3, dose: 5, pass: { clean: 4, of: 5 }, share: 1, meets: ["clean"] },
   "growing-climb": { ...TRIED, measure: "rungs", dose: 5, pass: null, share: 1, loops: true, meets: [] },
   climb: {
     ...TRIED,
@@ -154,7 +173,7 @@ export const DRILL_ROWS: Readonly<Record<DrillKind, DrillRow>> = {
     meets: ["streak", "count"],
   },
   "new-step": { ...TRIED, dose: 8, pass: { clean: 6, of: 8 }, share: 1, loops: true, meets: [] },
-  "other-side": { ...TRIED, dose: 5, pass: { clean: 4, of: 5 }, share: 0.9, meets: ["clean"] },
+  "other-side": { ...TRIED, again: 2, dose: 5, pass: { clean: 4, of: 5 }, share: 0.9, meets: ["clean"] },
 };
 
 /** What a miss does in a climb: the instructor's choice. */
