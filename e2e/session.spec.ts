@@ -1,4 +1,6 @@
+import { randomUUID } from "node:crypto";
 import { AxeBuilder } from "@axe-core/playwright";
+import { STUDIO_HEADER } from "@mirrup/contract";
 import { expect, floorIsOpen, test } from "./fixtures.js";
 
 test("a student's session is planned, changed, and opened on the floor", async ({ page, mirrup }) => {
@@ -90,4 +92,50 @@ test("a session of no minutes says so, and the page meets the rules of accessibi
   await expect(page.getByText(/of 60 minutes/)).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`)).toEqual([]);
+});
+
+test("a tired nine-year-old lands less, does no multiples the day after many, and keeps what was asked for", async ({
+  page,
+  mirrup,
+}) => {
+  const headers = { [STUDIO_HEADER]: mirrup.root.slice(1) };
+  const ask = (path: string, data: object) => page.request.post(path, { headers, data });
+  const born = new Date().getFullYear() - 9;
+  const added = await ask("/api/students", { name: "Nell Nine", birthYear: born });
+  const { id } = (await added.json()) as { id: string };
+  const yesterday = Date.now() - 86_400_000;
+  const set = (subject: string, clean: number, bestStreak: number, misses: number, place: number) => ({
+    ...{ id: randomUUID(), studentId: id, subject, side: "whole", countedBy: "tapped" },
+    ...{ drill: { kind: "streak", count: 15 }, clean, bestStreak, misses: [{ count: misses }] },
+    at: new Date(yesterday + place * 60_000).toISOString(),
+  });
+  const sets = [set("basic-bounce", 80, 60, 1, 0), set("double-under", 50, 4, 30, 1)];
+  expect((await ask("/api/sets", { sets })).ok()).toBe(true);
+
+  await page.goto(`${mirrup.root}/students/${id}/session?minutes=45`);
+  const sum = page.getByRole("status").filter({ hasText: /of 45 minutes/ });
+  const landings = async () =>
+    Number(/about ([\d,]+) weighted/.exec((await sum.textContent()) ?? "")?.[1]?.replace(",", ""));
+  await expect(sum).not.toContainText("multiples");
+  await expect(page.getByText("Yesterday had many multiples. Somebody")).toBeVisible();
+  const usual = await landings();
+  await page.getByText("tired", { exact: true }).click();
+  await expect(page).toHaveURL(/energy=tired/);
+  await expect.poll(landings).toBeLessThanOrEqual(0.6 * usual);
+  await expect(sum).toHaveText(/^4[3-5](\.5)? of 45 minutes/);
+
+  // What is asked for all the same stays, with a word; and is taken back by one key.
+  await page.goto(`${page.url()}&pin=double-under:whole`);
+  await expect(page.getByText(/Kept as you said, though .*yesterday had many multiples/)).toBeVisible();
+  await expect(page.getByText("For a growing jumper keep multiples short")).toBeVisible();
+  await page
+    .getByRole("button", { name: /^Not today.*double under/i })
+    .first()
+    .click();
+  await expect(page.getByText(/Kept as you said/)).toHaveCount(0);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText(/Kept as you said/)).toBeVisible();
+  await page.keyboard.press("Control+y");
+  await expect(page.getByText(/Kept as you said/)).toHaveCount(0);
+  await expect(page.getByRole("button", { name: /Let in again.*double under/i })).toBeVisible();
 });

@@ -3,8 +3,8 @@ import type { LessonView } from "@mirrup/contract";
 import { skillOf, type CautionCode } from "@mirrup/core";
 import type { ClassPlan } from "@mirrup/core/planning";
 import { Alert, Button, Group, Menu, Progress, Skeleton, Text, Title } from "@mantine/core";
-import { useDocumentTitle, useHotkeys, useLocalStorage, useStateHistory } from "@mantine/hooks";
-import { IconArrowBackUp, IconArrowForwardUp, IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
+import { useDocumentTitle, useLocalStorage, useStateHistory } from "@mantine/hooks";
+import { IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
@@ -13,6 +13,7 @@ import { isStale } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { saveFile } from "../app/save-file.js";
+import { UndoRedo } from "../app/undo-redo.js";
 import { dateWords, skillName } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import { askedOf, USUALLY_AT_HAND, withBan, type Asked, type AtHand } from "./asked.js";
@@ -86,11 +87,6 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
     history.set(next);
     setAtHand({ coaches: next.coaches, helpers: next.helpers, floor: next.floor });
   };
-  useHotkeys([
-    ["mod+Z", () => history.back()],
-    ["mod+shift+Z", () => history.forward()],
-    ["mod+Y", () => history.forward()],
-  ]);
   useAutoSave(lesson, asked, isPlaceholderData ? undefined : made, save);
   const nameOf = (id: string) => options.data?.find((one) => one.id === id)?.name ?? "Somebody";
   if (params.get("sheet") === "substitute" && plan !== null) {
@@ -117,17 +113,10 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
         </div>
         <Group gap="xs" className={classes.actions}>
           <SavedNote save={save} />
-          <Button variant="default" aria-label="Undo" disabled={current === 0} onClick={() => history.back()}>
-            <IconArrowBackUp size={20} aria-hidden />
-          </Button>
-          <Button
-            variant="default"
-            aria-label="Redo"
-            disabled={current === all.length - 1}
-            onClick={() => history.forward()}
-          >
-            <IconArrowForwardUp size={20} aria-hidden />
-          </Button>
+          <UndoRedo
+            onUndo={current === 0 ? null : () => history.back()}
+            onRedo={current === all.length - 1 ? null : () => history.forward()}
+          />
           <Menu>
             <Menu.Target>
               <Button variant="default" leftSection={<IconPrinter size={20} aria-hidden />}>

@@ -1,4 +1,5 @@
-import { sideKey } from "@mirrup/core";
+import { CAUTIONS } from "@mirrup/catalogue";
+import { sideKey, type CautionCode } from "@mirrup/core";
 import type { PlanBlock, StudentPlan } from "@mirrup/core/planning";
 import { ActionIcon, Button, Title } from "@mantine/core";
 import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
@@ -114,6 +115,11 @@ interface BlockProps extends AskingProps {
   readonly onMove: (from: string, to: string | undefined) => void;
 }
 
+/** What every lesson with its like minds, and is said once above it. */
+const SAID_ONCE: ReadonlySet<CautionCode> = new Set(["warm-up", "surface", "shoes", "growth"]);
+
+const mindIn = ({ cautions }: PlanBlock) => cautions.filter((code) => !SAID_ONCE.has(code));
+
 function Block(props: BlockProps) {
   const { block, done, start, isRepeated } = props;
   const { phase, drill, sets, minutes, rest, landings, reason, chance, after, subject, side } = block;
@@ -156,6 +162,11 @@ function Block(props: BlockProps) {
           {chance !== null && ` It comes off ${oddsWords(chance)}.`} {leavingWords(leaving)}
           {after !== null && ` Then: ${drillOfWords(subject, side, after)}.`}
         </span>
+        {mindIn(block).map((code) => (
+          <span key={code} className={classes.mind}>
+            {CAUTIONS[code]}
+          </span>
+        ))}
         {kept !== null && <span className={classes.mind}>{kept}</span>}
         {isRepeated && (
           <span className={classes.mind}>
@@ -175,7 +186,7 @@ function Block(props: BlockProps) {
 
 function Tools({ studentId, block, above, below, onMove, asked, onAsk }: BlockProps) {
   const paths = usePaths();
-  const { subject, side, drill } = block;
+  const { phase, subject, side, drill } = block;
   const key = sideKey(subject, side);
   const name = blockName(block);
   const isPinned = asked.pin.includes(key);
@@ -185,35 +196,60 @@ function Tools({ studentId, block, above, below, onMove, asked, onAsk }: BlockPr
       ? `${paths.floor(studentId, subject, side)}${floorAddress(drill)}`
       : paths.comboFloor(studentId, combo.id, side, "whole");
   const small = [
-    { label: `One set less of ${name}`, Icon: IconMinus, act: () => onAsk(lengthened(asked, key, -1)) },
-    { label: `One set more of ${name}`, Icon: IconPlus, act: () => onAsk(lengthened(asked, key, 1)) },
-    { label: `${capital(name)} earlier`, Icon: IconArrowUp, act: () => onMove(blockKey(block), above) },
-    { label: `${capital(name)} later`, Icon: IconArrowDown, act: () => onMove(blockKey(block), below) },
+    {
+      label: `One set less of ${name}`,
+      Icon: IconMinus,
+      isSet: true,
+      act: () => onAsk(lengthened(asked, key, -1)),
+    },
+    {
+      label: `One set more of ${name}`,
+      Icon: IconPlus,
+      isSet: true,
+      act: () => onAsk(lengthened(asked, key, 1)),
+    },
+    {
+      label: `${capital(name)} earlier`,
+      Icon: IconArrowUp,
+      isSet: false,
+      act: () => onMove(blockKey(block), above),
+    },
+    {
+      label: `${capital(name)} later`,
+      Icon: IconArrowDown,
+      isSet: false,
+      act: () => onMove(blockKey(block), below),
+    },
   ];
+  const isChosen = phase !== "no-landing" && phase !== "conditioning";
   return (
     <div className={classes.tools}>
       <Button component={Link} to={floor} size="sm">
         To the floor
       </Button>
-      <Button
-        variant="default"
-        size="sm"
-        aria-pressed={isPinned}
-        leftSection={isPinned ? <IconPinFilled size={18} aria-hidden /> : <IconPin size={18} aria-hidden />}
-        onClick={() => onAsk(pinned(asked, key, !isPinned))}
-      >
-        {isPinned ? "Kept" : "Keep"}
-        <span className={classes.hidden}> {name}</span>
-      </Button>
+      {isChosen && (
+        <Button
+          variant="default"
+          size="sm"
+          aria-pressed={isPinned}
+          leftSection={isPinned ? <IconPinFilled size={18} aria-hidden /> : <IconPin size={18} aria-hidden />}
+          onClick={() => onAsk(pinned(asked, key, !isPinned))}
+        >
+          {isPinned ? "Kept" : "Keep"}
+          <span className={classes.hidden}> {name}</span>
+        </Button>
+      )}
       <Button variant="default" size="sm" onClick={() => onAsk(banned(asked, key, true))}>
         Not today<span className={classes.hidden}>: {name}</span>
       </Button>
       <span className={classes.small}>
-        {small.map(({ label, Icon, act }) => (
-          <ActionIcon key={label} variant="default" size={36} aria-label={label} onClick={act}>
-            <Icon size={18} aria-hidden />
-          </ActionIcon>
-        ))}
+        {small
+          .filter(({ isSet }) => isChosen || !isSet)
+          .map(({ label, Icon, act }) => (
+            <ActionIcon key={label} variant="default" size={36} aria-label={label} onClick={act}>
+              <Icon size={18} aria-hidden />
+            </ActionIcon>
+          ))}
       </span>
     </div>
   );

@@ -4,22 +4,16 @@ import { Alert, Button, Group, NativeSelect, SegmentedControl, Skeleton, Text } 
 import { IconHome, IconPrinter, IconX } from "@tabler/icons-react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useParams, useSearchParams } from "react-router";
+import { useParams } from "react-router";
 import { CAUTIONS } from "@mirrup/catalogue";
 import { Fault } from "../app/faults.js";
+import { UndoRedo } from "../app/undo-redo.js";
 import { AtHand } from "../app/at-hand.js";
 import { capital, keyName, subjectName, weekWords, wholeWords } from "../app/words.js";
 import { doneTodayQuery, loadQuery, planQuery, studentQuery } from "../students/index.js";
 import { HomeCard } from "./home-card.js";
-import {
-  addressOfAsked,
-  askedFrom,
-  banned,
-  orderedBlocks,
-  pinned,
-  questionOf,
-  type PlanAsked,
-} from "./plan-asked.js";
+import { banned, orderedBlocks, pinned, questionOf, type PlanAsked } from "./plan-asked.js";
+import { useAsked } from "./use-asked.js";
 import { Blocks, type AskingProps } from "./plan-blocks.js";
 import { leftOutWords, noteWords } from "./plan-words.js";
 import classes from "./session-page.module.css";
@@ -36,8 +30,7 @@ function lengths(minutes: number) {
 /** What do we do in these minutes, and why? */
 export function SessionPage() {
   const { studentId = "" } = useParams();
-  const [params, setParams] = useSearchParams();
-  const asked = askedFrom(params);
+  const { asked, ask, undo, redo } = useAsked();
   const student = useQuery(studentQuery(studentId));
   const load = useQuery(loadQuery(studentId));
   const done = useQuery(doneTodayQuery(studentId));
@@ -46,7 +39,6 @@ export function SessionPage() {
     ...planQuery(studentId, questionOf(asked).toString()),
     placeholderData: keepPreviousData,
   });
-  const ask = (next: PlanAsked) => setParams(addressOfAsked(next), { replace: true });
   if (plan.isError) {
     return (
       <Fault title="The session could not be planned" onRetry={() => void plan.refetch()}>
@@ -80,6 +72,7 @@ export function SessionPage() {
             onChange={(value) => ask({ ...asked, energy: ENERGIES.find((one) => one === value) ?? "normal" })}
           />
         </div>
+        <UndoRedo onUndo={undo} onRedo={redo} />
         <Button variant="default" size="md" leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
           Print
         </Button>
@@ -117,6 +110,10 @@ export function SessionPage() {
               <li key={code}>{CAUTIONS[code]}</li>
             ))}
           </ul>
+          <Text size="sm" className={classes.weights}>
+            What leaving a block out would cost is by the plan’s own weights: a drill at its gate is worth{" "}
+            {PLAN_WEIGHTS.reason["near-gate"]}, a review {PLAN_WEIGHTS.reason.review}.
+          </Text>
           <Blocks studentId={studentId} plan={plan.data} done={done.data ?? []} asked={asked} onAsk={ask} />
           <Bans asked={asked} onAsk={ask} />
           <LeftOut plan={plan.data} asked={asked} onAsk={ask} />

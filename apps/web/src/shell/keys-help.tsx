@@ -16,7 +16,7 @@ const KEYS = [
   ["1 to 9", "on the floor, after a miss: why; in a combo, where"],
   ["T", "on the floor: tap the tempo"],
   ["P", "on the floor: pause a count that goes on by itself"],
-  ["Ctrl Z", "on a class plan and the combo bench: undo; Ctrl Y does it again"],
+  ["Ctrl Z", "on a session, a class plan and the combo bench: undo; Ctrl Y does it again"],
   ["N S +", "in the hall: next, skip the turn, two minutes more"],
   ["A", "in the hall: who is here"],
   ["Enter", "on the floor: finish the set, then start what comes next"],

@@ -100,10 +100,9 @@ export interface Dose {
   readonly multiples: number;
 }
 
-/** What is tried: how long it is, and whether its rests are those of multiples. */
+/** What is tried, and how long it is. */
 export interface Tried {
   readonly beats: number;
-  readonly isMultiple: boolean;
   readonly score: Score | null;
 }
 
@@ -114,32 +113,17 @@ function beatsOfDrill({ score }: Drill, beats: number): number {
 }
 
 /** What so many tries take, at a chance of a clean one; minutes in halves, the rest among them. */
-export function doseOfTried(
-  { beats, isMultiple, score }: Tried,
-  drill: Drill,
-  tries: number,
-  cleanChance: number,
-): Dose {
+export function doseOfTried({ beats, score }: Tried, drill: Drill, tries: number, cleanChance: number): Dose {
   const misses = Math.round(tries * (1 - cleanChance));
   const again = DRILL_ROWS[drill.kind].again;
   const seconds = tries * (beatsOfDrill(drill, beats) * SECONDS_A_BEAT + again) + misses * SECONDS_A_MISS;
   const sets = Math.max(1, Math.ceil(tries / SET_TRIES));
-  const rest = sets * (isMultiple ? REST_AFTER_MULTIPLES : REST_MINUTES);
   const load = setLoad(score, { drill, clean: tries, misses: [] });
+  const rest = sets * (load.multiples > 0 ? REST_AFTER_MULTIPLES : REST_MINUTES);
   return { sets, minutes: Math.max(1, Math.ceil(seconds / 60 / HALF) * HALF) + rest, rest, ...load };
 }
 
 /** The same of a skill's side. */
-export function doseOfSide(
-  { skill, score, effort }: Side,
-  drill: Drill,
-  tries: number,
-  cleanChance: number,
-): Dose {
-  return doseOfTried(
-    { beats: skill.beats, isMultiple: effort === "multiples", score },
-    drill,
-    tries,
-    cleanChance,
-  );
+export function doseOfSide({ skill, score }: Side, drill: Drill, tries: number, cleanChance: number): Dose {
+  return doseOfTried({ beats: skill.beats, score }, drill, tries, cleanChance);
 }

@@ -130,9 +130,9 @@ function keptComboBlocks(context: StudentPlanContext): readonly WeighedBlock[] {
   const score = first === undefined ? null : comboScore(first.parts);
   if (first === undefined || score === null) return [];
   const { id, name, side, parts, cleanChance } = first;
-  const { beats, highest } = measureScore(score);
+  const { beats } = measureScore(score);
   const drill = { kind: "one-out", count: 5, score: comboText(parts) } as const;
-  const tried = { beats, isMultiple: highest > 1, score };
+  const tried = { beats, score };
   const skills = sidesOfCombo(parts).map((one) => one.subject);
   return [
     {

@@ -1,0 +1,40 @@
+import { Button, Group } from "@mantine/core";
+import { useHotkeys } from "@mantine/hooks";
+import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
+
+interface UndoRedoProps {
+  /** Null where there is nothing to take back, or to do again. */
+  readonly onUndo: (() => void) | null;
+  readonly onRedo: (() => void) | null;
+}
+
+/** Takes the last change back and does it again: by two buttons and their keys. */
+export function UndoRedo({ onUndo, onRedo }: UndoRedoProps) {
+  useHotkeys([
+    ["mod+Z", () => onUndo?.()],
+    ["mod+shift+Z", () => onRedo?.()],
+    ["mod+Y", () => onRedo?.()],
+  ]);
+  return (
+    <Group gap="xs" wrap="nowrap">
+      <Button
+        variant="default"
+        size="md"
+        aria-label="Undo"
+        disabled={onUndo === null}
+        onClick={() => onUndo?.()}
+      >
+        <IconArrowBackUp size={20} aria-hidden />
+      </Button>
+      <Button
+        variant="default"
+        size="md"
+        aria-label="Redo"
+        disabled={onRedo === null}
+        onClick={() => onRedo?.()}
+      >
+        <IconArrowForwardUp size={20} aria-hidden />
+      </Button>
+    </Group>
+  );
+}
