@@ -139,6 +139,8 @@ const classOption = objects<ClassOption>({
   watch: Joi.string()
     .valid(...WATCHES)
     .required(),
+  isBegun: Joi.boolean().required(),
+  hasRope: Joi.boolean().required(),
   isNewAndHard: Joi.boolean().required(),
   landingsAMinute: Joi.number().min(0).required(),
   multiplesAMinute: Joi.number().min(0).required(),
@@ -180,6 +182,7 @@ const asked = objects<LessonAsked>({
   stations: stationNumber().required(),
   coaches: whole().max(100).required(),
   helpers: whole().max(100).required(),
+  ropes: whole().max(500).allow(null),
   floor: Joi.object({
     widthMetres: Joi.number().min(1).max(200).required(),
     lengthMetres: Joi.number().min(1).max(200).required(),

@@ -1,6 +1,7 @@
 /** What a class plan is held against: one drill for everybody at a time, and the most that any plan could have. */
-import type { ClassTable } from "./class-table.js";
-import { CLASS_WEIGHTS } from "./weights.js";
+import { restore, snapshotOf } from "./class-search.js";
+import { NONE, weighed, type ClassTable } from "./class-table.js";
+import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
 /** What the `times`-th turn at a skill counts, by the minute. */
 function worthOf(table: ClassTable, student: number, skill: number, times: number): number {
@@ -15,20 +16,38 @@ function turnsOf(table: ClassTable): readonly number[] {
   return [...table.working].sort(descending);
 }
 
+/** Puts all who may do a skill at stations of it, as many to each as can be seen; the others stand by. */
+function spread(table: ClassTable, turn: number, skill: number): void {
+  const able = table.students.flatMap((_, student) =>
+    table.isHere(student, turn) && table.options[student]?.[skill] !== undefined ? [student] : [],
+  );
+  const groups = Math.min(table.stations, Math.ceil(able.length / CLASS_LIMITS.group));
+  table.skillAt[turn] = (table.skillAt[turn] ?? []).map(() => skill);
+  const places = table.students.map(() => NONE);
+  able.forEach((student, place) => (places[student] = Math.floor((place * groups) / able.length)));
+  table.stationOf[turn] = places;
+}
+
 /**
- * Useful minutes of the best plan in which everybody does the same at a time; whoever may not do it
- * stands by. Room, coaches and kinds of effort are not held against it. Skills are independent of each
- * other here, so the best turns at them are the best plan.
+ * Useful minutes of a plan in which everybody does the same at a time, by the same rules and with the same
+ * losses: in each turn the skill that counts most after the turns before it. Whoever may not do it stands by.
+ * O(turns² · skills · students).
  */
 export function sameForAll(table: ClassTable): number {
-  const turns = turnsOf(table);
-  const gains = table.skills.flatMap((_, skill) =>
-    turns.map((_turn, times) =>
-      total(table.students.map((_one, student) => worthOf(table, student, skill, times))),
-    ),
-  );
-  const best = gains.sort(descending);
-  return total(turns.map((minutes, place) => minutes * (best[place] ?? 0)));
+  const kept = snapshotOf(table);
+  for (let turn = table.firstOpen; turn < table.minutes.length; turn += 1) {
+    let best = { skill: 0, value: -Infinity };
+    for (const skill of table.skills.keys()) {
+      spread(table, turn, skill);
+      const students = total(table.students.map((_, student) => table.studentScore(student).worth));
+      const value = students + weighed(table.turnScore(turn));
+      if (value > best.value) best = { skill, value };
+    }
+    spread(table, turn, best.skill);
+  }
+  const useful = table.useful();
+  restore(table, kept);
+  return Math.max(0, useful);
 }
 
 /** What a student's best turns come to, the largest worth in the longest turn. */

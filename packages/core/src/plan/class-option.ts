@@ -4,7 +4,7 @@ import { reviewDrill, type NextDrill, type NextReason } from "../next/next.js";
 import { drillChance } from "../next/odds.js";
 import { cleanChance, findStanding, isMet, type Reading, type Standing } from "../record/standing.js";
 import type { CautionCode } from "../syllabus/caution.js";
-import type { Drill } from "../syllabus/drill.js";
+import { DRILL_ROWS, type Drill } from "../syllabus/drill.js";
 import type { Effort } from "../syllabus/effort.js";
 import type { SubjectSide } from "../syllabus/roles.js";
 import type { Side } from "../syllabus/side.js";
@@ -34,6 +34,10 @@ export interface ClassOption extends SubjectSide {
   readonly worth: number;
   readonly effort: Effort;
   readonly watch: Watch;
+  /** Open work that was begun: it has at least half of whoever's turns it is. */
+  readonly isBegun: boolean;
+  /** Whether it takes a rope. */
+  readonly hasRope: boolean;
   /** A new, hard skill has its half of the lesson. */
   readonly isNewAndHard: boolean;
   readonly landingsAMinute: number;
@@ -89,6 +93,8 @@ function openOption(
     cautions: skill.cautions,
     worth: PLAN_WEIGHTS.reason[reason.code] / CLASS_WEIGHTS.whole,
     watch: watchOf(of, isNew),
+    isBegun: !isNew,
+    hasRope: DRILL_ROWS[drill.kind].hasRope,
     isNewAndHard: isNew && isHard(skill.skillClass),
     ...loadsOf(of, drill, standing === null ? 0.5 : cleanChance(standing)),
   };
@@ -104,6 +110,8 @@ function knownOption(context: ClassOptionContext, standing: Standing): ClassOpti
     reason: null,
     cautions: of.skill.cautions,
     watch: "nobody",
+    isBegun: false,
+    hasRope: true,
     isNewAndHard: false,
     ...loadsOf(of, drill, cleanChance(standing)),
   };

@@ -7,7 +7,14 @@ import { classBound, sameForAll } from "./class-bound.js";
 import { searchClass } from "./class-search.js";
 import { ClassTable } from "./class-table.js";
 import { classTimes } from "./class-times.js";
-import type { ClassAsked, ClassBefore, ClassFault, ClassPlan, ClassStudent } from "./class.js";
+import type {
+  ClassAsked,
+  ClassBefore,
+  ClassFault,
+  ClassPlan,
+  ClassStudent,
+  PlannedStudent,
+} from "./class.js";
 import { circlesThatFit, clearRadius } from "./space.js";
 import { CLASS_LIMITS } from "./weights.js";
 
@@ -23,19 +30,10 @@ const EMPTY: Omit<ClassPlan, "faults"> = {
   most: 0,
 };
 
-/** The most stations, up to those asked for, at which everybody has room; jumpers at once at each. */
-function roomFor(
-  { floor, stations }: ClassAsked,
-  students: readonly ClassStudent[],
-): { readonly stations: number; readonly room: number | null } {
-  if (floor === null) return { stations, room: null };
-  const radius = Math.max(...students.map((one) => clearRadius(one.heightMm)));
-  const circles = circlesThatFit(floor, radius);
-  for (let count = Math.min(stations, circles); count > 0; count -= 1) {
-    const room = Math.floor(circles / count);
-    if (2 * room * count >= students.length) return { stations: count, room };
-  }
-  return { stations: 0, room: circles };
+/** Jumpers at once for whom the floor has clear circles; null where it was not measured. */
+function roomFor({ floor }: ClassAsked, students: readonly ClassStudent[]): number | null {
+  if (floor === null) return null;
+  return circlesThatFit(floor, Math.max(...students.map((one) => clearRadius(one.heightMm))));
 }
 
 function refusal(asked: ClassAsked, students: readonly ClassStudent[]): ClassFault | null {
@@ -46,6 +44,18 @@ function refusal(asked: ClassAsked, students: readonly ClassStudent[]): ClassFau
     return { code: "too-many-students", most: CLASS_LIMITS.students };
   }
   return null;
+}
+
+/** The students by what is known of them and not by who they are: the same class has the same plan. */
+function byContent(students: readonly ClassStudent[], { placePins }: ClassAsked): readonly ClassStudent[] {
+  const textOf = ({ id, ...known }: ClassStudent) =>
+    JSON.stringify([
+      known,
+      placePins.flatMap((pin) => (pin.student === id ? [pin.rotation, pin.station] : [])),
+    ]);
+  const texts = new Map(students.map((one) => [one, textOf(one)]));
+  const text = (one: ClassStudent) => texts.get(one) ?? "";
+  return [...students].sort((one, other) => (text(one) < text(other) ? -1 : text(one) > text(other) ? 1 : 0));
 }
 
 export type ClassProgress = (share: number, best: ClassPlan) => void;
@@ -62,9 +72,9 @@ export function planClass(
 ): ClassPlan {
   const refused = refusal(asked, students);
   if (refused !== null) return { ...EMPTY, faults: [refused] };
-  const fit = roomFor(asked, students);
-  if (fit.stations === 0) {
-    return { ...EMPTY, faults: [{ code: "floor-too-small", holds: 2 * (fit.room ?? 0) }] };
+  const room = roomFor(asked, students);
+  if (room !== null && 2 * room < students.length) {
+    return { ...EMPTY, faults: [{ code: "floor-too-small", holds: 2 * room }] };
   }
   const bans = new Set(asked.bans);
   const allowed = students.map((one) => ({
@@ -72,20 +82,30 @@ export function planClass(
     options: one.options.filter((option) => !bans.has(option.subject)),
   }));
   const idle = allowed.filter((one) => one.options.length === 0).map((one) => one.id);
-  const able = allowed.filter((one) => one.options.length > 0);
+  const able = byContent(
+    allowed.filter((one) => one.options.length > 0),
+    asked,
+  );
   const idleFault: readonly ClassFault[] =
     idle.length === 0 ? [] : [{ code: "nothing-open", students: idle }];
   if (able.length === 0) return { ...EMPTY, faults: idleFault };
   const { warmUp, turns, close } = classTimes(asked.minutes, asked.turns);
   const kept = before.rotations.slice(0, CLASS_LIMITS.rotations);
   const minutes = [...kept.map((one) => one.minutes), ...turns.slice(kept.length)];
-  const table = new ClassTable({ asked, students: able, minutes, before, ...fit });
+  const table = new ClassTable({ asked, students: able, minutes, before, stations: asked.stations, room });
   const measures = { sameForAll: sameForAll(table), most: classBound(table) };
+  const places = new Map(students.map(({ id }, place) => [id, place]));
+  const inOrder = (one: PlannedStudent, other: PlannedStudent) =>
+    (places.get(one.id) ?? 0) - (places.get(other.id) ?? 0);
+  const planned = () => {
+    const plan = table.plan();
+    return { ...plan, students: [...plan.students].sort(inOrder) };
+  };
   const planOf = (): ClassPlan => ({
     warmUpMinutes: warmUp,
     closeMinutes: close,
-    ...table.plan(),
-    room: fit.room,
+    ...planned(),
+    room,
     ...measures,
     faults: [...idleFault, ...table.faults()],
   });

@@ -5,7 +5,7 @@
  */
 import { between, randomFrom, type Random } from "../random.js";
 import { NONE, weighed, type ClassTable } from "./class-table.js";
-import { CLASS_WEIGHTS } from "./weights.js";
+import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
 /** Moves tried for each student and turn, and the least for a small class. */
 const MOVES_A_PLACE = 150;
@@ -48,12 +48,14 @@ function placeAll(table: ClassTable, turn: number): void {
   for (const { student, worths } of wishes) {
     const pin = table.pinOfStudent(turn, student);
     const isAllowed = pin !== NONE && (worths[pin] ?? -1) >= 0;
-    const order = worths.map((worth, station) => ({ worth, station }));
+    // In a large group each has less of the eyes that are there.
+    const seen = (station: number) => Math.min(1, CLASS_LIMITS.group / ((taken[station] ?? 0) + 1));
+    const order = worths.map((worth, station) => ({
+      worth: worth > 0 ? worth * seen(station) : worth,
+      station,
+    }));
     order.sort((one, other) => other.worth - one.worth);
-    const free = order.find(
-      ({ station, worth }) => worth > -2 && (taken[station] ?? 0) < Math.max(1, table.most),
-    );
-    const station = isAllowed ? pin : (free?.station ?? order[0]?.station ?? NONE);
+    const station = isAllowed ? pin : (order[0]?.station ?? NONE);
     places[student] = station;
     if (station !== NONE) taken[station] = (taken[station] ?? 0) + 1;
   }
@@ -101,11 +103,11 @@ interface Snapshot {
   readonly places: readonly (readonly number[])[];
 }
 
-function snapshotOf(table: ClassTable): Snapshot {
+export function snapshotOf(table: ClassTable): Snapshot {
   return { skills: table.skillAt.map((row) => [...row]), places: table.stationOf.map((row) => [...row]) };
 }
 
-function restore(table: ClassTable, { skills, places }: Snapshot): void {
+export function restore(table: ClassTable, { skills, places }: Snapshot): void {
   skills.forEach((row, turn) => table.skillAt.splice(turn, 1, [...row]));
   places.forEach((row, turn) => table.stationOf.splice(turn, 1, [...row]));
 }
@@ -237,4 +239,5 @@ export function searchClass(table: ClassTable, seed: number, onReport: (share: n
     }
   }
   restore(table, best.snapshot);
+  table.settle();
 }

@@ -43,14 +43,16 @@ export class ClassTable {
   readonly stations: number;
   /** Turns before this one stay as they are. */
   readonly firstOpen: number;
-  /** At most so many at a station: half of them jump while the others count. */
-  readonly most: number;
+  /** Jumpers at once in the hall: half of a group jumps while the others count. */
+  private readonly room: number;
   /** By student and skill; undefined where it may not be done. */
   readonly options: readonly (readonly Option[])[];
   /** By turn and station: the skill's number. */
   readonly skillAt: number[][];
   /** By turn and student: the station, `NONE` for who is not there. */
   readonly stationOf: number[][];
+  /** By student: whether anything is begun that they may do. */
+  private readonly hasBegun: readonly boolean[];
   private readonly asked: ClassAsked;
   private readonly before: ClassBefore;
   /** By turn and station, what a pin asks; by turn and student, where a pin has them. */
@@ -66,13 +68,14 @@ export class ClassTable {
     this.firstOpen = before.rotations.length;
     const widest = Math.max(stations, ...before.rotations.map((one) => one.stations.length));
     this.stations = stations;
-    this.most = room === null ? students.length : 2 * room;
+    this.room = room ?? Infinity;
     this.skills = [...new Set(students.flatMap((one) => one.options.map((option) => option.subject)))];
     const numberOf = new Map(this.skills.map((subject, place) => [subject, place]));
     this.options = students.map(({ options }) => {
       const bySubject = new Map(options.map((option) => [option.subject, option]));
       return this.skills.map((subject) => bySubject.get(subject));
     });
+    this.hasBegun = students.map(({ options }) => options.some((option) => option.isBegun));
     this.skillAt = minutes.map((_, turn) =>
       Array.from({ length: widest }, (_none, station) => {
         const subject = before.rotations[turn]?.stations[station]?.subject;
@@ -144,16 +147,19 @@ export class ClassTable {
     const { landingsLeft = null, multiplesLeft = null } = this.students[student] ?? {};
     const seen: ClassOption[] = [];
     let [score, breach, landings, multiples] = [0, 0, 0, 0];
+    let [present, begun] = [0, 0];
     let last: Option;
     for (let turn = 0; turn < this.minutes.length; turn += 1) {
       const isFixed = turn < this.firstOpen;
+      const minutes = this.working[turn] ?? 0;
+      if (this.isHere(student, turn)) present += minutes;
       const option = this.optionAt(student, turn);
       if (option === undefined) {
         if (!isFixed && this.isHere(student, turn)) breach += 1;
         last = undefined;
         continue;
       }
-      const minutes = this.working[turn] ?? 0;
+      if (option.isBegun) begun += minutes;
       let worth = option.worth * minutes;
       for (const before of seen) if (before.subject === option.subject) worth *= CLASS_WEIGHTS.again;
       if (last?.effort === option.effort) worth *= CLASS_WEIGHTS.sameEffort;
@@ -164,59 +170,58 @@ export class ClassTable {
       seen.push(option);
       last = option;
     }
+    if (this.hasBegun[student] === true) score -= CLASS_WEIGHTS.begun * Math.max(0, present / 2 - begun);
     if (multiplesLeft !== null && multiples > multiplesLeft) breach += 1 + multiples - multiplesLeft;
     // Landings only ever warn, but the plan keeps within them where it can.
     if (landingsLeft !== null && landings > landingsLeft) score -= 1 + (landings - landingsLeft) / 100;
     return { worth: score, breach };
   }
 
-  /** What a turn loses by who stands together and who watches, in minutes; a breach where a station is too full or has no coach. */
+  /** Who stands at each station of a turn, by what they do there. */
+  private groupsAt(turn: number): readonly (readonly ClassOption[])[] {
+    const groups: ClassOption[][] = (this.skillAt[turn] ?? []).map(() => []);
+    for (let student = 0; student < this.students.length; student += 1) {
+      const option = this.optionAt(student, turn);
+      const group = groups[this.stationOf[turn]?.[student] ?? NONE];
+      if (option !== undefined) group?.push(option);
+    }
+    return groups;
+  }
+
+  /**
+   * What a turn loses by who stands together, who can look and how many ropes there are, in minutes; a breach
+   * where a station has no coach that needs one, and where more jump at once than the floor holds. Nothing of
+   * it grows with the stations, coaches, helpers, ropes or the floor that there are.
+   */
   turnScore(turn: number): Scored {
     const minutes = this.working[turn] ?? 0;
-    const stations = this.skillAt[turn]?.length ?? 0;
-    const at: number[] = new Array<number>(stations).fill(0);
-    const shows: number[] = new Array<number>(stations).fill(0);
-    const learners: number[] = new Array<number>(stations).fill(0);
-    const watched: number[] = new Array<number>(stations).fill(0);
-    const beginners: number[] = new Array<number>(stations).fill(0);
-    for (let student = 0; student < this.students.length; student += 1) {
-      const station = this.stationOf[turn]?.[student] ?? NONE;
-      const option = this.optionAt(student, turn);
-      if (station === NONE || option === undefined) continue;
-      at[station] = (at[station] ?? 0) + 1;
-      if (option.use === "show") shows[station] = (shows[station] ?? 0) + 1;
-      if (option.use === "frontier") learners[station] = (learners[station] ?? 0) + 1;
-      watched[station] = Math.max(watched[station] ?? 0, WATCHES.indexOf(option.watch));
-      if (option.watch !== "nobody") beginners[station] = (beginners[station] ?? 0) + 1;
-    }
-    const here = at.reduce((sum, one) => sum + one, 0);
-    const fair = Math.ceil(here / this.stations) + 1;
-    let [score, breach] = [0, 0];
+    const groups = this.groupsAt(turn);
+    const here = groups.reduce((sum, group) => sum + group.length, 0);
+    const jumping = groups.reduce((sum, group) => sum + Math.ceil(group.length / 2), 0);
+    const ropes = this.asked.ropes ?? Infinity;
+    const roped = here === 0 ? 1 : Math.min(1, (2 * ropes) / here);
+    let lost = 0;
     let coaches = this.asked.coaches;
-    let hands = this.asked.helpers;
-    for (let station = 0; station < stations; station += 1) {
-      const many = at[station] ?? 0;
-      if (many === 1) score -= CLASS_WEIGHTS.alone * minutes;
-      if (many > this.most) breach += many - this.most;
-      score -= Math.max(0, many - fair) * CLASS_WEIGHTS.crowd * minutes;
-      const idleShows = Math.max(0, (shows[station] ?? 0) - (learners[station] ?? 0));
-      score -= idleShows * (CLASS_WEIGHTS.show - CLASS_WEIGHTS.keep) * minutes;
-      if (watched[station] === 2) coaches -= 1;
-      // Two stations with one skill are two places to watch where one would have done.
-      const row = this.skillAt[turn] ?? [];
-      const same = row.indexOf(row[station] ?? NONE);
-      if (many > 0 && same < station && (at[same] ?? 0) > 0 && (at[same] ?? 0) + many <= this.most) {
-        score -= CLASS_WEIGHTS.split * minutes;
+    const unseen: number[] = [];
+    for (const group of groups) {
+      if (group.length === 1) lost += CLASS_WEIGHTS.alone;
+      const seen = Math.min(1, CLASS_LIMITS.group / group.length);
+      let [shows, learners, watch, risky] = [0, 0, 0, 0];
+      for (const option of group) {
+        lost += option.worth * (1 - seen * (option.hasRope ? roped : 1));
+        if (option.use === "show") shows += 1;
+        if (option.use === "frontier") learners += 1;
+        watch = Math.max(watch, WATCHES.indexOf(option.watch));
+        if (option.watch !== "nobody") risky += option.worth;
       }
+      lost += Math.max(0, shows - learners) * (CLASS_WEIGHTS.show - CLASS_WEIGHTS.keep);
+      if (watch === 2) coaches -= 1;
+      if (watch === 1) unseen.push(risky * (1 - CLASS_WEIGHTS.unseen));
     }
-    if (coaches < 0) breach -= coaches;
-    hands += Math.max(0, coaches);
-    const unwatched = watched
-      .map((watch, station) => (watch === 1 ? (beginners[station] ?? 0) : 0))
-      .sort((one, other) => other - one)
-      .slice(hands);
-    for (const beginning of unwatched) score -= beginning * CLASS_WEIGHTS.unwatched * minutes;
-    return { worth: score, breach };
+    const eyes = this.asked.helpers + Math.max(0, coaches);
+    unseen.sort((one, other) => other - one);
+    for (const loss of unseen.slice(eyes)) lost += loss;
+    return { worth: -lost * minutes, breach: Math.max(0, -coaches) + Math.max(0, jumping - this.room) };
   }
 
   /** Minutes that count, over all students. */
@@ -248,6 +253,33 @@ export class ClassTable {
       }
     }
     return watches;
+  }
+
+  /** Where a turn may have its stations in another order: nobody is pinned to them, and nothing is. */
+  private isLoose(turn: number, station: number): boolean {
+    return (
+      this.pinOfStation(turn, station) === NONE &&
+      !this.students.some((_, student) => this.pinOfStudent(turn, student) === station)
+    );
+  }
+
+  /** Puts the stations of each turn where most of their students stand already: nobody walks who need not. */
+  settle(): void {
+    for (let turn = Math.max(1, this.firstOpen); turn < this.minutes.length; turn += 1) {
+      const [before = [], now = []] = [this.stationOf[turn - 1], this.stationOf[turn]];
+      const skills = this.skillAt[turn] ?? [];
+      const loose = skills.flatMap((_, station) =>
+        station < this.stations && this.isLoose(turn, station) ? [station] : [],
+      );
+      const stays = (from: number, to: number) =>
+        now.filter((station, student) => station === from && before[student] === to).length;
+      const placeOf = new Map(assigned(loose, stays));
+      this.skillAt[turn] = skills.map((skill, station) => {
+        const from = [...placeOf].find(([, to]) => to === station)?.[0] ?? station;
+        return skills[from] ?? skill;
+      });
+      this.stationOf[turn] = now.map((station) => placeOf.get(station) ?? station);
+    }
   }
 
   /** The plan as it stands. */
@@ -316,4 +348,30 @@ export class ClassTable {
       over.length === 0 ? [] : [{ code: "over-load", students: over.map((one) => one.id) }];
     return [...refused, ...missing, ...load];
   }
+}
+
+/** Each of the numbers given another of them, so that the sum of what the pairs are worth is greatest. O(n² · 2ⁿ). */
+function assigned(
+  numbers: readonly number[],
+  worth: (from: number, to: number) => number,
+): readonly (readonly [from: number, to: number])[] {
+  interface Best {
+    readonly sum: number;
+    readonly pairs: readonly (readonly [number, number])[];
+  }
+  let bySet: ReadonlyMap<number, Best> = new Map([[0, { sum: 0, pairs: [] }]]);
+  for (const from of numbers) {
+    const next = new Map<number, Best>();
+    for (const [set, { sum, pairs }] of bySet) {
+      numbers.forEach((to, bit) => {
+        if ((set >> bit) % 2 === 1) return;
+        const wider = set + 2 ** bit;
+        const total = sum + worth(from, to);
+        if (total > (next.get(wider)?.sum ?? -1))
+          next.set(wider, { sum: total, pairs: [...pairs, [from, to]] });
+      });
+    }
+    bySet = next;
+  }
+  return [...bySet.values()][0]?.pairs ?? [];
 }

@@ -37,6 +37,8 @@ export interface ClassAsked {
   readonly stations: number;
   readonly coaches: number;
   readonly helpers: number;
+  /** Ropes in the hall, those that were brought among them; null, or left out, where everybody has one. */
+  readonly ropes?: number | null;
   /** Null where the floor has not been measured: its room is then not judged. */
   readonly floor: Floor | null;
   readonly hardSkill: "late" | "early";
@@ -99,7 +101,7 @@ export interface ClassPlan {
   readonly closeMinutes: number;
   readonly rotations: readonly Rotation[];
   readonly students: readonly PlannedStudent[];
-  /** Jumpers at once at one station; null where the floor was not given. */
+  /** Jumpers at once in the hall; null where the floor was not given. */
   readonly room: number | null;
   /** Minutes at stations, over all students. */
   readonly minutes: number;

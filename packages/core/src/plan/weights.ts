@@ -48,12 +48,10 @@ export const CLASS_WEIGHTS = {
   wrongHalf: 0.5,
   /** What is lost where nobody stands with whom to take turns. */
   alone: 0.5,
-  /** What is lost where two stations have one skill and one would have held them all. */
-  split: 0.3,
-  /** What is lost for each student at a station beyond an even share and one more: less of a coach's eye for each. */
-  crowd: 0.1,
-  /** What is lost for each beginner of a skill whom neither coach nor helper watches. */
-  unwatched: 0.1,
+  /** What a minute is worth at what is new or risky where nobody can look at it. */
+  unseen: 0.5,
+  /** What is lost for each turn that is short of half at what was begun, of its minutes. */
+  begun: 1,
   /** Against what is not to be: more than everything else together. */
   forbidden: 1000,
 } as const;
@@ -67,6 +65,8 @@ export const CLASS_LIMITS = {
   change: 1,
   stations: 12,
   students: 60,
+  /** Of a larger group nobody sees each: each has their share of the eyes that so many have. */
+  group: 6,
   /** Who cleared a skill in so many days can show it. */
   showsForDays: 21,
   /** A review that is due within so many days can be brought forward by showing. */

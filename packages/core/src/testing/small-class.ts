@@ -17,6 +17,8 @@ export function optionOf(text: string): ClassOption {
     worth: Number(worth),
     effort: has("swings") ? "swings" : has("multiples") ? "multiples" : "two-feet",
     watch: has("coach") ? "coach" : has("helper") ? "helper" : "nobody",
+    isBegun: has("begun"),
+    hasRope: !has("shadow"),
     isNewAndHard: has("hard"),
     landingsAMinute: 20,
     multiplesAMinute: has("multiples") ? 20 : 0,
