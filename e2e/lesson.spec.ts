@@ -62,6 +62,22 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await page.getByRole("button", { name: "Redo" }).click();
   await planIsMade(page);
 
+  // With two ropes for all of them less of it is useful, which is said, and taken back.
+  const useful = async () =>
+    Number(
+      /^([\d,]+) useful/
+        .exec((await page.getByText(/useful minutes of/).textContent()) ?? "")?.[1]
+        ?.replace(",", ""),
+    );
+  const all = await useful();
+  await page.getByLabel("Ropes").fill("2");
+  await expect.poll(useful, { timeout: 20_000 }).toBeLessThan(all);
+  await planIsMade(page);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel("Ropes")).toHaveValue("");
+  await expect.poll(useful, { timeout: 20_000 }).toBe(all);
+  await planIsMade(page, false);
+
   // One is dragged onto another station of the turn.
   const dragged = cell(2, 0).locator("ul button").first();
   const draggedName = (await dragged.locator("span").first().textContent()) ?? "";
@@ -127,6 +143,14 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await away.getByRole("button", { name: "Away" }).click();
   await without;
   await expect(away.getByRole("button", { name: "Away" })).toHaveAttribute("aria-pressed", "true");
+  // Ropes break: the turns to come are planned with those that are left, in a moment.
+  const broken = replanned(page);
+  await page.getByLabel("Ropes left").fill("3");
+  await broken;
+  await expect(page.getByText("Planning the rest anew …")).toHaveCount(0);
+  await page.getByRole("button", { name: "Back to the turn" }).click();
+  await page.getByRole("button", { name: "Who is here" }).click();
+  await expect(page.getByLabel("Ropes left")).toHaveValue("3");
   await page.getByRole("button", { name: "Back to the turn" }).click();
   const shared = replanned(page);
   await page.getByRole("button", { name: "Skip it" }).click();

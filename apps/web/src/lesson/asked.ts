@@ -16,17 +16,19 @@ export interface Asked extends LessonAsked {
 export interface AtHand {
   readonly coaches: number;
   readonly helpers: number;
+  /** Null where everybody has one. */
+  readonly ropes: number | null;
   readonly floor: Floor | null;
 }
 
-export const USUALLY_AT_HAND: AtHand = { coaches: 1, helpers: 0, floor: null };
+export const USUALLY_AT_HAND: AtHand = { coaches: 1, helpers: 0, ropes: null, floor: null };
 const STUDENTS_A_STATION = 4;
 const MOST_STATIONS_AT_FIRST = 6;
 
 /** What the lesson was planned with; for one that was not, what suits so many students. */
 export function askedOf(
   { plan, minutes, students }: LessonView,
-  { coaches, helpers, floor }: AtHand,
+  { coaches, helpers, ropes, floor }: AtHand,
   hardSkill: "late" | "early",
 ): Asked {
   if (plan !== null) {
@@ -40,7 +42,7 @@ export function askedOf(
   const many = Math.ceil(students.length / STUDENTS_A_STATION);
   const stations = Math.min(MOST_STATIONS_AT_FIRST, Math.max(1, many));
   return {
-    ...{ minutes, turns: null, stations, coaches, helpers, floor, hardSkill, seed: 1 },
+    ...{ minutes, turns: null, stations, coaches, helpers, ropes, floor, hardSkill, seed: 1 },
     ...{ bans: [], stationPins: [], placePins: [], missing: [] },
   };
 }
@@ -48,7 +50,7 @@ export function askedOf(
 /** Fewer minutes or stations leave pins behind that have no place any more. */
 export function withNumbers(
   asked: Asked,
-  changes: Partial<Pick<Asked, "minutes" | "stations" | "coaches" | "helpers" | "floor">>,
+  changes: Partial<Pick<Asked, "minutes" | "stations" | "coaches" | "helpers" | "ropes" | "floor">>,
 ): Asked {
   const next = { ...asked, ...changes, turns: changes.minutes === undefined ? asked.turns : null };
   const turns = classTimes(next.minutes, next.turns).turns.length;

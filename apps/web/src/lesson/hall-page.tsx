@@ -15,6 +15,7 @@ import { studentsQuery } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { DoneTable } from "./done-table.js";
 import { leftWords, secondsLeft, stepAt, withoutAway } from "./hall.js";
+import { OptionalNumber } from "./optional-number.js";
 import classes from "./hall-page.module.css";
 import { pairsAt, stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 import { useHall } from "./use-hall.js";
@@ -138,6 +139,15 @@ function Hall({ lesson, held }: HallProps) {
           {isListing ? (
             <section className={classes.step}>
               <h2>Who is here?</h2>
+              {mayTeach && (
+                <OptionalNumber
+                  label="Ropes left"
+                  least={0}
+                  placeholder="one each"
+                  value={hall.ropes}
+                  onChange={hall.haveRopes}
+                />
+              )}
               {list}
             </section>
           ) : (

@@ -1,5 +1,6 @@
 import { Group, NumberInput } from "@mantine/core";
 import { AtHand } from "../app/at-hand.js";
+import { OptionalNumber } from "./optional-number.js";
 import { withNumbers, type Asked } from "./asked.js";
 import classes from "./plan-page.module.css";
 
@@ -28,31 +29,6 @@ function Count({ label, value, most, step = 1, onChange }: CountProps) {
   );
 }
 
-/** A side of the floor; empty where it was not measured. */
-function Metres({
-  label,
-  value,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: number | undefined;
-  readonly onChange: (value: number | null) => void;
-}) {
-  return (
-    <NumberInput
-      label={label}
-      size="md"
-      w={116}
-      min={1}
-      max={200}
-      suffix=" m"
-      value={value ?? ""}
-      placeholder="not set"
-      onChange={(next) => onChange(typeof next === "number" ? next : null)}
-    />
-  );
-}
-
 interface PlanControlsProps {
   readonly asked: Asked;
   readonly onAsk: (asked: Asked) => void;
@@ -60,7 +36,7 @@ interface PlanControlsProps {
 
 /** What there is: minutes, stations, people, floor, and what is at hand. */
 export function PlanControls({ asked, onAsk }: PlanControlsProps) {
-  const { minutes, stations, coaches, helpers, floor, missing } = asked;
+  const { minutes, stations, coaches, helpers, ropes, floor, missing } = asked;
   const change = (changes: Parameters<typeof withNumbers>[1]) => onAsk(withNumbers(asked, changes));
   const setSide = (side: "widthMetres" | "lengthMetres", value: number | null) => {
     const other = floor ?? { widthMetres: value ?? 0, lengthMetres: value ?? 0 };
@@ -84,14 +60,27 @@ export function PlanControls({ asked, onAsk }: PlanControlsProps) {
         />
         <Count label="Coaches" most={12} value={coaches} onChange={(value) => change({ coaches: value })} />
         <Count label="Helpers" most={12} value={helpers} onChange={(value) => change({ helpers: value })} />
-        <Metres
+        <OptionalNumber
+          label="Ropes"
+          least={0}
+          placeholder="one each"
+          value={ropes ?? null}
+          onChange={(value) => change({ ropes: value })}
+        />
+        <OptionalNumber
           label="Floor, width"
-          value={floor?.widthMetres}
+          least={1}
+          placeholder="not set"
+          suffix=" m"
+          value={floor?.widthMetres ?? null}
           onChange={(value) => setSide("widthMetres", value)}
         />
-        <Metres
+        <OptionalNumber
           label="Floor, length"
-          value={floor?.lengthMetres}
+          least={1}
+          placeholder="not set"
+          suffix=" m"
+          value={floor?.lengthMetres ?? null}
           onChange={(value) => setSide("lengthMetres", value)}
         />
       </Group>

@@ -85,7 +85,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const ask = (next: Asked) => {
     if (next === asked) return;
     history.set(next);
-    setAtHand({ coaches: next.coaches, helpers: next.helpers, floor: next.floor });
+    setAtHand({ coaches: next.coaches, helpers: next.helpers, ropes: next.ropes ?? null, floor: next.floor });
   };
   useAutoSave(lesson, asked, isPlaceholderData ? undefined : made, save);
   const nameOf = (id: string) => options.data?.find((one) => one.id === id)?.name ?? "Somebody";

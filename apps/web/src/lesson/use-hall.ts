@@ -20,12 +20,19 @@ export function useHall(
   const { progress } = lesson;
   const begun = turnsBegun(plan, progress);
   const [turns, setTurns] = useState<readonly number[] | null>(null);
+  /** Undefined where nobody said otherwise than it was planned with. */
+  const [ropes, setRopes] = useState<number | null>();
   const stored = askedOf(lesson, USUALLY_AT_HAND, "late");
   const options = useQuery(classOptionsQuery(lesson, stored.missing));
   const here = options.data === undefined ? undefined : studentsHere(lesson, options.data, begun);
   const isOpen = shown !== null && lesson.finishedAt === null && begun < plan.rotations.length;
-  const isChanged = here !== undefined && (turns !== null || isOutOfDate(plan, here, begun));
-  const asked = { ...stored, turns: turns ?? plan.rotations.map((turn) => turn.minutes) };
+  const isChanged =
+    here !== undefined && (turns !== null || ropes !== undefined || isOutOfDate(plan, here, begun));
+  const asked = {
+    ...stored,
+    ropes: ropes === undefined ? (stored.ropes ?? null) : ropes,
+    turns: turns ?? plan.rotations.map((turn) => turn.minutes),
+  };
   const before = { rotations: plan.rotations.slice(0, begun), students: plan.students };
   const planned = useClassPlan(lesson.id, asked, isOpen && isChanged ? here : undefined, before);
   const made = planned.isPlaceholderData ? undefined : planned.data;
@@ -50,7 +57,10 @@ export function useHall(
         students: keptStudents(from.students, made.students, placePins, done),
       },
       {
-        onSuccess: () => setTurns(null),
+        onSuccess: () => {
+          setTurns(null);
+          setRopes(undefined);
+        },
         onError: (error) => {
           if (!isStale(error)) {
             tellFault(error);
@@ -90,6 +100,11 @@ export function useHall(
       if (progress === null) return;
       run({ progress: { ...progress, minutes: progress.minutes + by } });
       if (begun < plan.rotations.length) setTurns(turnsWith(plan, begun, -by));
+    },
+    ropes: asked.ropes,
+    /** So many ropes are left: the rest is planned anew with them. */
+    haveRopes: (left: number | null) => {
+      if (left !== asked.ropes) setRopes(left);
     },
     finish: () => run({ finished: true }),
     reopen: () => run({ finished: false }),

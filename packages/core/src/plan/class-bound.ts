@@ -61,38 +61,82 @@ function withWorth(worths: readonly number[], worth: number, turns: readonly num
   return [...worths, worth].sort(descending).slice(0, turns.length);
 }
 
+/** The first, second … turn at a skill, on offer to all; `gain` is what it brought when it was last asked. */
+interface Offer {
+  readonly skill: number;
+  readonly times: number;
+  gain: number;
+}
+
+/** What is taken of the offers so far: each student's best worths. */
+class Held {
+  value = 0;
+  private worths: (readonly number[])[];
+
+  constructor(
+    private readonly table: ClassTable,
+    private readonly turns: readonly number[],
+  ) {
+    this.worths = table.students.map(() => []);
+  }
+
+  /** What an offer adds to what is held. O(students · turns). */
+  gainOf({ skill, times }: Offer): number {
+    const { table, turns } = this;
+    return this.worths.reduce((sum, worths, student) => {
+      const worth = worthOf(table, student, skill, times);
+      if (worth <= 0 || (worths.length >= turns.length && worth <= (worths.at(-1) ?? 0))) return sum;
+      return sum + valueOf(withWorth(worths, worth, turns), turns) - valueOf(worths, turns);
+    }, 0);
+  }
+
+  take(offer: Offer): void {
+    this.value += offer.gain;
+    this.worths = this.worths.map((worths, student) =>
+      withWorth(worths, worthOf(this.table, student, offer.skill, offer.times), this.turns),
+    );
+  }
+}
+
+const byGain = (one: Offer, other: Offer) => other.gain - one.gain;
+
 /**
  * No plan has more useful minutes than this. Every student takes their best turns out of all that is on
- * offer, wherever it stands in the lesson, without regard for room, coaches, kinds of effort or company.
+ * offer, wherever it stands in the lesson, without regard for room, coaches, ropes, kinds of effort or company.
  * An offer is at most stations × turns of the first, second … turns at the skills. What an offer is worth
- * is submodular (each student takes the best so many of it), so the best offer is worth at most what any
- * offer is worth and the largest gains that so many more could bring to it. The least such bound along a
- * greedy offer is taken. O(stations · turns² · skills · students).
+ * is submodular (each student takes the best so many of it): a gain never grows, so that one asked for earlier
+ * is a bound of what it is now, and the best offer is worth at most what any offer is worth and the largest
+ * gains that so many more could bring to it. The least such bound is taken, along a greedy offer that asks
+ * anew only where the largest gain is an old one.
  */
 export function classBound(table: ClassTable): number {
   const turns = turnsOf(table);
   const slots = table.stations * turns.length;
-  const open = new Set(table.skills.flatMap((_, skill) => turns.map((_turn, times) => ({ skill, times }))));
-  let held: (readonly number[])[] = table.students.map(() => []);
-  let value = 0;
-  let least = Infinity;
-  for (let slot = 0; slot <= slots; slot += 1) {
-    const gains = [...open].map((offer) => {
-      const gain = held.reduce((sum, worths, student) => {
-        const worth = worthOf(table, student, offer.skill, offer.times);
-        return sum + valueOf(withWorth(worths, worth, turns), turns) - valueOf(worths, turns);
-      }, 0);
-      return { offer, gain };
-    });
-    gains.sort((one, other) => other.gain - one.gain);
-    least = Math.min(least, value + total(gains.slice(0, slots).map((one) => one.gain)));
-    const [best] = gains;
+  const held = new Held(table, turns);
+  const open: Offer[] = table.skills.flatMap((_, skill) =>
+    turns.map((_turn, times) => ({ skill, times, gain: Infinity })),
+  );
+  const askAll = () => {
+    for (const offer of open) offer.gain = held.gainOf(offer);
+    open.sort(byGain);
+  };
+  const bound = () => held.value + total(open.slice(0, slots).map((one) => one.gain));
+  askAll();
+  let least = bound();
+  for (let slot = 1; slot <= slots; slot += 1) {
+    for (let [first] = open; first !== undefined; [first] = open) {
+      const gain = held.gainOf(first);
+      const isFresh = gain >= first.gain - 1e-12;
+      first.gain = gain;
+      if (isFresh) break;
+      open.sort(byGain);
+    }
+    const best = open.shift();
     if (best === undefined || best.gain <= 1e-9) break;
-    open.delete(best.offer);
-    value += best.gain;
-    held = held.map((worths, student) =>
-      withWorth(worths, worthOf(table, student, best.offer.skill, best.offer.times), turns),
-    );
+    held.take(best);
+    if (slot % turns.length !== 0 && slot < slots) continue;
+    askAll();
+    least = Math.min(least, bound());
   }
   return least;
 }

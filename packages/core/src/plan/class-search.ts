@@ -188,15 +188,45 @@ class Annealing {
     if (skill === row[station] || !table.suitsPins(turn, station, skill)) return 0;
     const before = { skill: row[station] ?? NONE, places: [...(table.stationOf[turn] ?? [])] };
     row[station] = skill;
-    placeAll(table, turn);
-    const places = table.stationOf[turn] ?? [];
-    const touched = places.flatMap((at, student) =>
-      at === station || before.places[student] === station || at !== before.places[student] ? [student] : [],
-    );
+    const touched = this.gather(turn, station);
     return this.settle(turn, touched, temperature, () => {
       row[station] = before.skill;
       table.stationOf[turn]?.splice(0, before.places.length, ...before.places);
     });
+  }
+
+  /**
+   * Puts who gains by a station's new skill there, as many as can be seen, and who may not do it elsewhere;
+   * answers whom that touches, those who stay there among them.
+   */
+  private gather(turn: number, station: number): readonly number[] {
+    const { table } = this;
+    const skills = table.skillAt[turn] ?? [];
+    const places = table.stationOf[turn] ?? [];
+    const worth = (student: number, at: number) => worthAt(table, student, turn, skills[at] ?? NONE);
+    const touched: number[] = [];
+    const wishes: { readonly student: number; readonly gain: number }[] = [];
+    places.forEach((at, student) => {
+      if (at === station) touched.push(student);
+      if (at === NONE || !this.canMove(turn, student)) return;
+      const there = worth(student, station);
+      if (at === station) {
+        if (there >= 0) return;
+        const order = skills
+          .map((_, to) => to)
+          .sort((one, other) => worth(student, other) - worth(student, one));
+        places[student] = order[0] ?? at;
+      } else if (there > worth(student, at)) {
+        wishes.push({ student, gain: there - worth(student, at) });
+      }
+    });
+    wishes.sort((one, other) => other.gain - one.gain || one.student - other.student);
+    const free = Math.max(0, CLASS_LIMITS.group - places.filter((at) => at === station).length);
+    for (const { student } of wishes.slice(0, free)) {
+      places[student] = station;
+      touched.push(student);
+    }
+    return touched;
   }
 
   private settle(turn: number, students: readonly number[], temperature: number, undo: () => void): number {

@@ -33,6 +33,21 @@ export function weighed({ worth, breach }: Scored): number {
   return worth - CLASS_WEIGHTS.forbidden * breach;
 }
 
+/** Those at one station: how many, what their minutes count with a rope and without, and what asks for eyes. */
+interface Group {
+  many: number;
+  roped: number;
+  ropeless: number;
+  /** Who shows, less those to whom they could. */
+  idleShows: number;
+  risky: number;
+  needsCoach: boolean;
+}
+
+function emptyGroup(): Group {
+  return { many: 0, roped: 0, ropeless: 0, idleShows: 0, risky: 0, needsCoach: false };
+}
+
 export class ClassTable {
   /** Every skill that anybody here may do. */
   readonly skills: readonly string[];
@@ -133,8 +148,10 @@ export class ClassTable {
 
   /** What a student does in a turn; undefined where they may not, or are not there. */
   optionAt(student: number, turn: number): Option {
-    const skill = this.skillAt[turn]?.[this.stationOf[turn]?.[student] ?? NONE] ?? NONE;
-    return this.options[student]?.[skill];
+    const station = this.stationOf[turn]?.[student] ?? NONE;
+    if (station === NONE) return undefined;
+    const skill = this.skillAt[turn]?.[station] ?? NONE;
+    return skill === NONE ? undefined : this.options[student]?.[skill];
   }
 
   private isWrongHalf(turn: number): boolean {
@@ -145,7 +162,6 @@ export class ClassTable {
   /** What a student's turns count in minutes; a breach where they are idle or over the limit of multiples. */
   studentScore(student: number): Scored {
     const { landingsLeft = null, multiplesLeft = null } = this.students[student] ?? {};
-    const seen: ClassOption[] = [];
     let [score, breach, landings, multiples] = [0, 0, 0, 0];
     let [present, begun] = [0, 0];
     let last: Option;
@@ -161,13 +177,14 @@ export class ClassTable {
       }
       if (option.isBegun) begun += minutes;
       let worth = option.worth * minutes;
-      for (const before of seen) if (before.subject === option.subject) worth *= CLASS_WEIGHTS.again;
+      for (let before = 0; before < turn; before += 1) {
+        if (this.optionAt(student, before) === option) worth *= CLASS_WEIGHTS.again;
+      }
       if (last?.effort === option.effort) worth *= CLASS_WEIGHTS.sameEffort;
       if (option.isNewAndHard && this.isWrongHalf(turn)) worth *= CLASS_WEIGHTS.wrongHalf;
       score += worth;
       landings += option.landingsAMinute * minutes;
       multiples += option.multiplesAMinute * minutes;
-      seen.push(option);
       last = option;
     }
     if (this.hasBegun[student] === true) score -= CLASS_WEIGHTS.begun * Math.max(0, present / 2 - begun);
@@ -177,13 +194,23 @@ export class ClassTable {
     return { worth: score, breach };
   }
 
-  /** Who stands at each station of a turn, by what they do there. */
-  private groupsAt(turn: number): readonly (readonly ClassOption[])[] {
-    const groups: ClassOption[][] = (this.skillAt[turn] ?? []).map(() => []);
-    for (let student = 0; student < this.students.length; student += 1) {
+  /** Who stands together at each station of a turn, in sums. O(students). */
+  private groupsAt(turn: number): readonly Group[] {
+    const groups = (this.skillAt[turn] ?? []).map(emptyGroup);
+    const places = this.stationOf[turn] ?? [];
+    for (let student = 0; student < places.length; student += 1) {
       const option = this.optionAt(student, turn);
-      const group = groups[this.stationOf[turn]?.[student] ?? NONE];
-      if (option !== undefined) group?.push(option);
+      const group = groups[places[student] ?? NONE];
+      if (option === undefined || group === undefined) continue;
+      group.many += 1;
+      if (option.hasRope) group.roped += option.worth;
+      else group.ropeless += option.worth;
+      if (option.use === "show") group.idleShows += 1;
+      if (option.use === "frontier") group.idleShows -= 1;
+      if (option.watch !== "nobody") {
+        group.risky += option.worth;
+        group.needsCoach ||= option.watch === "coach";
+      }
     }
     return groups;
   }
@@ -196,31 +223,28 @@ export class ClassTable {
   turnScore(turn: number): Scored {
     const minutes = this.working[turn] ?? 0;
     const groups = this.groupsAt(turn);
-    const here = groups.reduce((sum, group) => sum + group.length, 0);
-    const jumping = groups.reduce((sum, group) => sum + Math.ceil(group.length / 2), 0);
-    const ropes = this.asked.ropes ?? Infinity;
-    const roped = here === 0 ? 1 : Math.min(1, (2 * ropes) / here);
-    let lost = 0;
+    let [lost, here, jumping] = [0, 0, 0];
     let coaches = this.asked.coaches;
+    for (const { many, needsCoach } of groups) {
+      here += many;
+      jumping += Math.ceil(many / 2);
+      if (needsCoach) coaches -= 1;
+    }
+    const share = here === 0 ? 1 : Math.min(1, (2 * (this.asked.ropes ?? Infinity)) / here);
     const unseen: number[] = [];
-    for (const group of groups) {
-      if (group.length === 1) lost += CLASS_WEIGHTS.alone;
-      const seen = Math.min(1, CLASS_LIMITS.group / group.length);
-      let [shows, learners, watch, risky] = [0, 0, 0, 0];
-      for (const option of group) {
-        lost += option.worth * (1 - seen * (option.hasRope ? roped : 1));
-        if (option.use === "show") shows += 1;
-        if (option.use === "frontier") learners += 1;
-        watch = Math.max(watch, WATCHES.indexOf(option.watch));
-        if (option.watch !== "nobody") risky += option.worth;
-      }
-      lost += Math.max(0, shows - learners) * (CLASS_WEIGHTS.show - CLASS_WEIGHTS.keep);
-      if (watch === 2) coaches -= 1;
-      if (watch === 1) unseen.push(risky * (1 - CLASS_WEIGHTS.unseen));
+    for (const { many, roped, ropeless, idleShows, risky, needsCoach } of groups) {
+      if (many === 0) continue;
+      if (many === 1) lost += CLASS_WEIGHTS.alone;
+      const seen = Math.min(1, CLASS_LIMITS.group / many);
+      lost += roped * (1 - seen * share) + ropeless * (1 - seen);
+      lost += Math.max(0, idleShows) * (CLASS_WEIGHTS.show - CLASS_WEIGHTS.keep);
+      if (risky > 0 && !needsCoach) unseen.push(risky * (1 - CLASS_WEIGHTS.unseen));
     }
     const eyes = this.asked.helpers + Math.max(0, coaches);
-    unseen.sort((one, other) => other - one);
-    for (const loss of unseen.slice(eyes)) lost += loss;
+    if (unseen.length > eyes) {
+      unseen.sort((one, other) => other - one);
+      for (const loss of unseen.slice(eyes)) lost += loss;
+    }
     return { worth: -lost * minutes, breach: Math.max(0, -coaches) + Math.max(0, jumping - this.room) };
   }
 
