@@ -3,13 +3,14 @@ import { useHotkeys } from "@mantine/hooks";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 
 interface UndoRedoProps {
+  readonly size: "sm" | "md";
   /** Null where there is nothing to take back, or to do again. */
   readonly onUndo: (() => void) | null;
   readonly onRedo: (() => void) | null;
 }
 
 /** Takes the last change back and does it again: by two buttons and their keys. */
-export function UndoRedo({ onUndo, onRedo }: UndoRedoProps) {
+export function UndoRedo({ size, onUndo, onRedo }: UndoRedoProps) {
   useHotkeys([
     ["mod+Z", () => onUndo?.()],
     ["mod+shift+Z", () => onRedo?.()],
@@ -19,7 +20,7 @@ export function UndoRedo({ onUndo, onRedo }: UndoRedoProps) {
     <Group gap="xs" wrap="nowrap">
       <Button
         variant="default"
-        size="md"
+        size={size}
         aria-label="Undo"
         disabled={onUndo === null}
         onClick={() => onUndo?.()}
@@ -28,7 +29,7 @@ export function UndoRedo({ onUndo, onRedo }: UndoRedoProps) {
       </Button>
       <Button
         variant="default"
-        size="md"
+        size={size}
         aria-label="Redo"
         disabled={onRedo === null}
         onClick={() => onRedo?.()}

@@ -28,7 +28,7 @@ import { useClassPlan } from "./use-class-plan.js";
 import { useLesson } from "./use-lesson.js";
 import { useTakeOff } from "./use-take-off.js";
 import { When } from "./when.js";
-import { faultWords, usefulWords } from "./words.js";
+import { coachWords, faultWords, usefulWords } from "./words.js";
 import classes from "./plan-page.module.css";
 
 /** What does this class do in these minutes, who is where, and what is it worth? */
@@ -114,6 +114,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
         <Group gap="xs" className={classes.actions}>
           <SavedNote save={save} />
           <UndoRedo
+            size="sm"
             onUndo={current === 0 ? null : () => history.back()}
             onRedo={current === all.length - 1 ? null : () => history.forward()}
           />
@@ -187,7 +188,8 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
       {plan !== null && plan.rotations.length > 0 && (
         <>
           <Text className={classes.sum} role="status">
-            {usefulWords(made ?? lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 })}
+            {usefulWords(made ?? lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 })}{" "}
+            {coachWords(plan.rotations)}
           </Text>
           <Bans asked={asked} onAsk={ask} />
           <Together plan={plan} startTime={lesson.startTime} kind="warm-up" />

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
-import type { Place } from "@mirrup/core/planning";
-import { placeWords, taskWords } from "./words.js";
+import type { Place, Rotation, Watch } from "@mirrup/core/planning";
+import { coachWords, placeWords, taskWords } from "./words.js";
 
 const PLACE: Place = {
   station: 0,
@@ -30,5 +30,23 @@ describe("what somebody does at a station", () => {
     };
     expect(placeWords("cross", review)).toBe("left side, 8 in a row. Its review is due.");
     expect(taskWords("cross", review)).toBe("left, 8 in a row");
+  });
+});
+
+describe("a coach's way through the hall", () => {
+  const turn = (...watched: readonly Watch[]): Rotation => ({
+    minutes: 8,
+    stations: watched.map((watchedBy) => ({ subject: "cross", watchedBy })),
+  });
+
+  it("is the stations that ask for one, turn by turn", () => {
+    const way = [
+      turn("coach", "nobody"),
+      turn("helper", "nobody"),
+      turn("nobody", "coach"),
+      turn("coach", "coach"),
+    ];
+    expect(coachWords(way)).toBe("A coach’s stations, turn by turn: 1, free, 2, 1 and 2.");
+    expect(coachWords([turn("nobody"), turn("helper")])).toBeNull();
   });
 });

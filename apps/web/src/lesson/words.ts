@@ -1,6 +1,6 @@
 /** What a class plan says, in words. */
 import type { Attendance } from "@mirrup/contract";
-import type { ClassFault, ClassUse, Place, Watch } from "@mirrup/core/planning";
+import type { ClassFault, ClassUse, Place, Rotation, Watch } from "@mirrup/core/planning";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { listWords, reasonWords, wholeWords } from "../app/words.js";
 
@@ -86,4 +86,14 @@ export function usefulWords(plan: {
     `${times}one drill for everybody (${wholeWords(sameForAll)}). ` +
     `Each student alone with you could have ${wholeWords(most)} at most; this has ${share}% of it.`
   );
+}
+
+/** Where the coaches go, turn by turn; null where no station asks for one. */
+export function coachWords(rotations: readonly Rotation[]): string | null {
+  const way = rotations.map(({ stations }) =>
+    stations.flatMap(({ watchedBy }, station) => (watchedBy === "coach" ? [`${station + 1}`] : [])),
+  );
+  if (way.every((stations) => stations.length === 0)) return null;
+  const turns = way.map((stations) => (stations.length === 0 ? "free" : listWords(stations)));
+  return `A coach’s stations, turn by turn: ${turns.join(", ")}.`;
 }

@@ -72,7 +72,7 @@ export function SessionPage() {
             onChange={(value) => ask({ ...asked, energy: ENERGIES.find((one) => one === value) ?? "normal" })}
           />
         </div>
-        <UndoRedo onUndo={undo} onRedo={redo} />
+        <UndoRedo size="md" onUndo={undo} onRedo={redo} />
         <Button variant="default" size="md" leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
           Print
         </Button>
