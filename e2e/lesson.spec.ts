@@ -320,6 +320,16 @@ test("the weeks to a date say honestly whether it is enough", async ({ page, mir
   await expect(page.getByRole("heading", { name: /^Week of/ }).first()).toBeVisible();
   await page.getByLabel("Tries a lesson toward it").fill("1");
   await expect(page.getByRole("heading", { name: /Not (likely )?by then/ })).toBeVisible();
+  await expect(page.getByText(/in 10 by then|hardly ever by then|never by then/).first()).toBeVisible();
+
+  // What would have to give is said with its chance, and one tap plans it so.
+  await page.getByLabel("Tries a lesson toward it").fill("14");
+  await page.getByLabel("Lessons a week").fill("1");
+  const until = await page.getByLabel("Until").inputValue();
+  const gives = page.getByRole("region", { name: "What would have to give" });
+  await gives.getByRole("button", { name: /Plan it so.*Until/ }).click();
+  await expect(page.getByLabel("Until")).not.toHaveValue(until);
+  await expect(gives).toHaveCount(0);
   await expectAccessible(page);
   await page.getByLabel("Until").fill("2020-01-01");
   await expect(page.getByText("That date is not ahead of today. Choose one that is.")).toBeVisible();

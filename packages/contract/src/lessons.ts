@@ -1,6 +1,7 @@
 /** Lessons of a class: planned, held, and what came of them; and the weeks toward a date. */
 import type { LocalDate, SideName } from "@mirrup/core";
 import type {
+  Give,
   ClassAsked,
   ClassPlan,
   ClassStudent,
@@ -144,6 +145,8 @@ export interface WeeksQuery {
 
 export interface WeeksView extends WeeksPlan {
   readonly goals: readonly Goal[];
+  /** What would have to give for it to be likely; nothing where it is. */
+  readonly gives: readonly Give[];
   readonly until: LocalDate;
   readonly lessonsAWeek: number;
   readonly triesALesson: number;

@@ -37,6 +37,7 @@ export {
   planStudent,
 } from "./plan/student-plan.js";
 export { underGoals } from "./plan/under-goals.js";
+export { type Give, type GiveContext, whatGives } from "./plan/weeks-give.js";
 export {
   type Outlook,
   type WeekOfPlan,

@@ -21,7 +21,15 @@ export {
   foldLines,
   ownersOf,
 } from "./record/fold.js";
-export { type LessonLoad, type Load, type WeekLoad, landingsOf, setLoad, weekLoad } from "./record/load.js";
+export {
+  type LessonLoad,
+  type Load,
+  type WeekLoad,
+  landingsOf,
+  multiplesOf,
+  setLoad,
+  weekLoad,
+} from "./record/load.js";
 export { type MissMap, missMap } from "./record/miss-map.js";
 export { HANDBOOK_MODEL, type LearnerModel, type StoredModel, readModel } from "./record/model.js";
 export { neededDose } from "./record/passing.js";

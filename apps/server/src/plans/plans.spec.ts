@@ -172,7 +172,14 @@ describe("the weeks toward a date", () => {
     const near = await weeks(`?until=${inDays(8)}&goal=triple-under:whole&perWeek=1`);
     expect(near.outlook).toBe("not-by-then");
     expect(near.lessonsNeeded.expected).toBeGreaterThan(near.weeks.length);
+    expect(near.chance).toBeLessThan(0.75);
+    const nearer = near.gives.find((give) => give.code === "later");
+    if (nearer !== undefined) {
+      const later = await weeks(`?until=${nearer.until}&goal=triple-under:whole&perWeek=1`);
+      expect(later.chance).toBeCloseTo(nearer.chance, 6);
+    }
     const far = await weeks(`?until=${inDays(700)}&goal=side-straddle:whole&perWeek=3&tries=200`);
+    expect(far.gives).toEqual([]);
     expect(far).toMatchObject({ outlook: "likely", lessonsAWeek: 3, triesALesson: 200 });
     expect(far.reached.map((one) => one.subject)).toContain("side-straddle");
   });

@@ -2,8 +2,15 @@ import { fusedFirstOf } from "@mirrup/catalogue";
 import type { WeeksQuery, WeeksView } from "@mirrup/contract";
 import { idParam, weeksQuery, weeksReply } from "@mirrup/contract/schemas";
 import { DAY_MS, type LocalDate } from "@mirrup/core";
-import { lessonDays, planWeeks, spreadWeekdays } from "@mirrup/core/planning";
-import { goalPath, landingsOf, weekLoad, type Standing } from "@mirrup/core/teaching";
+import {
+  lessonDays,
+  mayGrow,
+  planWeeks,
+  spreadWeekdays,
+  whatGives,
+  type GiveContext,
+} from "@mirrup/core/planning";
+import { goalPath, landingsOf, multiplesOf, weekLoad, type Goal, type Standing } from "@mirrup/core/teaching";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { In } from "typeorm";
 import { Asking, For } from "../access/access.js";
@@ -34,42 +41,59 @@ export class WeeksController {
   @Get()
   @For("viewer")
   @Reply(weeksReply, 400, 401, 404, 410, 422)
-  plan(
+  async plan(
     @Asking() member: Member,
     @Param("id", { schema: idParam }) id: string,
     @Query({ schema: weeksQuery }) query: WeeksQuery,
   ): Promise<WeeksView> {
-    return this.scopes.run(member, async (scope) => {
-      const student = await this.students.getOrThrow(scope, id);
-      const { until } = query;
-      const today = todayOf(scope);
-      checkDate(today, until);
-      const goals = query.goal === undefined ? student.goals : goalsOf([query.goal].flat());
-      const reading = await this.standings.readingOf(scope, student);
-      const { standings } = reading;
-      const settings = [student.settings, scope.studio.settings];
-      const { steps, tries } = goalPath(reading, goals, { fusedFirst: fusedFirstOf(...settings) });
-      const weekdays =
-        query.perWeek === undefined ? await this.weekdaysOf(scope, id) : spreadWeekdays(query.perWeek);
-      const loads = (await loadsOf(scope, [id])).get(id) ?? [];
-      const { allowance, landings } = weekLoad(loads, today, weekStartsOn(scope));
-      const triesALesson = query.tries ?? usualTries(standings);
-      const plan = planWeeks({
-        steps,
-        tries,
-        reviews: standings.flatMap(({ of: { subject, side }, facts }) =>
-          facts.review === null ? [] : [{ subject, side, due: facts.review.due }],
+    const { context, goals } = await this.scopes.run(member, (scope) => this.asked(scope, id, query));
+    const { until, weekdays, triesALesson, allowance } = context;
+    const plan = planWeeks(context);
+    const asked = { goals, until, lessonsAWeek: weekdays.length, triesALesson, allowance };
+    return { ...plan, ...asked, gives: whatGives(context) };
+  }
+
+  private async asked(
+    scope: Scope,
+    id: string,
+    query: WeeksQuery,
+  ): Promise<{ readonly context: GiveContext; readonly goals: readonly Goal[] }> {
+    const student = await this.students.getOrThrow(scope, id);
+    const { until } = query;
+    const today = todayOf(scope);
+    checkDate(today, until);
+    const goals = query.goal === undefined ? student.goals : goalsOf([query.goal].flat());
+    const reading = await this.standings.readingOf(scope, student);
+    const { standings, model } = reading;
+    const fusedFirst = fusedFirstOf(student.settings, scope.studio.settings);
+    const { steps, tries } = goalPath(reading, goals, { fusedFirst });
+    const weekdays =
+      query.perWeek === undefined ? await this.weekdaysOf(scope, id) : spreadWeekdays(query.perWeek);
+    const loads = (await loadsOf(scope, [id])).get(id) ?? [];
+    const { allowance, landings } = weekLoad(loads, today, weekStartsOn(scope));
+    const others = goals.length < 2 ? [] : goals;
+    const context: GiveContext = {
+      ...{ steps, tries, today, until, weekdays, model, allowance },
+      reviews: standings.flatMap(({ of: { subject, side }, facts }) =>
+        facts.review === null ? [] : [{ subject, side, due: facts.review.due }],
+      ),
+      lessons: lessonDays(today, until, weekdays),
+      triesALesson: query.tries ?? usualTries(standings),
+      landingsOf: ({ score }) => landingsOf(score),
+      multiplesOf: ({ score }) => multiplesOf(score),
+      grows: mayGrow(student.birthYear, today),
+      landingsThisWeek: landings,
+      weekStartsOn: weekStartsOn(scope),
+      without: others.map((goal) => ({
+        goal,
+        ...goalPath(
+          reading,
+          goals.filter((one) => one !== goal),
+          { fusedFirst },
         ),
-        lessons: lessonDays(today, until, weekdays),
-        today,
-        triesALesson,
-        landingsOf: ({ score }) => landingsOf(score),
-        allowance,
-        landingsThisWeek: landings,
-        weekStartsOn: weekStartsOn(scope),
-      });
-      return { ...plan, goals, until, lessonsAWeek: weekdays.length, triesALesson, allowance };
-    });
+      })),
+    };
+    return { context, goals };
   }
 
   /** The days on which the student's groups meet; one a week where none does. */

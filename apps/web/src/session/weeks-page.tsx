@@ -1,5 +1,6 @@
 import type { WeeksView } from "@mirrup/contract";
-import { Group, NumberInput, Skeleton, Text, TextInput, Title } from "@mantine/core";
+import type { Give } from "@mirrup/core/planning";
+import { Button, Group, NumberInput, Skeleton, Text, TextInput, Title } from "@mantine/core";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useState } from "react";
@@ -17,7 +18,7 @@ import {
 } from "../app/words.js";
 import { weeksQuery } from "../students/index.js";
 import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "./weeks-asked.js";
-import { outlookWords } from "./weeks-words.js";
+import { giveWords, outlookWords } from "./weeks-words.js";
 import classes from "./weeks-page.module.css";
 
 /** Will it be enough by a date, and what does each week hold until then? */
@@ -74,12 +75,49 @@ export function WeeksPage() {
         />
       </Group>
       {view.data === undefined && refusal === null && <Skeleton height={320} />}
-      {view.data !== undefined && refusal === null && <Outlook studentId={studentId} view={view.data} />}
+      {view.data !== undefined && refusal === null && (
+        <Outlook studentId={studentId} view={view.data} onAsk={ask} />
+      )}
     </section>
   );
 }
 
-function Outlook({ studentId, view }: { readonly studentId: string; readonly view: WeeksView }) {
+interface OutlookProps {
+  readonly studentId: string;
+  readonly view: WeeksView;
+  readonly onAsk: (changes: Partial<WeeksAsked>) => void;
+}
+
+/** What would have to give; what the page can ask for itself is one tap. */
+function Gives({ gives, onAsk }: Pick<WeeksView, "gives"> & Pick<OutlookProps, "onAsk">) {
+  if (gives.length === 0) return null;
+  const askedBy = (give: Give): Partial<WeeksAsked> | null => {
+    if (give.code === "lessons") return { perWeek: give.aWeek };
+    return give.code === "later" ? { until: give.until } : null;
+  };
+  return (
+    <section aria-label="What would have to give">
+      <Title order={3}>What would have to give</Title>
+      <ul className={classes.gives}>
+        {gives.map((give) => {
+          const changes = askedBy(give);
+          return (
+            <li key={giveWords(give)}>
+              {giveWords(give)}
+              {changes !== null && (
+                <Button variant="default" size="compact-md" onClick={() => onAsk(changes)}>
+                  Plan it so<span className={classes.hidden}>: {giveWords(give)}</span>
+                </Button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+function Outlook({ studentId, view, onAsk }: OutlookProps) {
   const paths = usePaths();
   const { title, why } = outlookWords(view);
   const { goals, reached, until } = view;
@@ -109,6 +147,7 @@ function Outlook({ studentId, view }: { readonly studentId: string; readonly vie
           </Text>
         )}
       </div>
+      <Gives gives={view.gives} onAsk={onAsk} />
       <ol className={classes.weeks}>
         {view.weeks.map((week) => (
           <li key={week.start} className={classes.week}>
@@ -118,6 +157,7 @@ function Outlook({ studentId, view }: { readonly studentId: string; readonly vie
               {wholeWords(week.landings)} weighted landings
               {view.allowance !== null && ` of ${wholeWords(view.allowance)} allowed`}
               {week.slack >= 1 && `, room for ${wholeWords(week.slack)} tries more`}
+              {week.isTaper && ", half of the usual: the week before goes easy"}
             </span>
             <ul>
               {week.work.map(({ subject, side, tries, finishes }) => (

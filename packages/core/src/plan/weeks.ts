@@ -1,14 +1,15 @@
 /**
  * The weeks back from a date (a show, a grading): the tries left to the goals, with their range, spread
- * over the lessons until then within what a lesson and a week of landings hold; reviews where they fall
- * due; what is left over; and an honest answer to whether it will be enough.
+ * over the lessons until then within what a lesson and a week of landings hold; a taper before the date;
+ * reviews where they fall due; what is left over; and an honest answer to whether it will be enough.
  */
 import { DAY_MS, type LocalDate } from "../instant.js";
-import type { TriesLeft } from "../record/tries.js";
+import { chanceWithin, type TriesLeft } from "../record/tries.js";
 import { weekStart } from "../record/load.js";
 import type { PathStep } from "../next/goal-path.js";
 import type { Side } from "../syllabus/side.js";
 import type { SubjectSide } from "../syllabus/roles.js";
+import { PLAN_LIMITS } from "./weights.js";
 
 export interface WeeksContext {
   /** The way to the goals, every side after what it needs. */
@@ -20,10 +21,14 @@ export interface WeeksContext {
   /** The days of the lessons until the date, in order. */
   readonly lessons: readonly LocalDate[];
   readonly today: LocalDate;
+  readonly until: LocalDate;
   /** Tries toward the goals that a lesson holds. */
   readonly triesALesson: number;
   /** Weighted landings of one try at a side. */
   readonly landingsOf: (side: Side) => number;
+  readonly multiplesOf: (side: Side) => number;
+  /** Who may still grow has a day without multiples after one with them. */
+  readonly grows: boolean;
   /** Landings that a week may come to, and what this week has had; null where nothing is judged. */
   readonly allowance: number | null;
   readonly landingsThisWeek: number;
@@ -40,11 +45,15 @@ export interface WeekOfPlan {
   readonly landings: number;
   /** Tries that the week's lessons and landings would still hold. */
   readonly slack: number;
+  /** Days on which multiples are planned. */
+  readonly highImpact: readonly LocalDate[];
+  /** Whether it is the week before the date, which goes easy. */
+  readonly isTaper: boolean;
 }
 
 /**
- * `there`: nothing is left to do. `likely`: even the high end of the range fits. `even`: the expected
- * tries fit. `unlikely`: only the low end fits. `not-by-then`: not even that.
+ * `there`: nothing is left to do. `likely`: three in four or more. `even`: it can go either way. `unlikely`:
+ * less than even. `not-by-then`: less than one in ten.
  */
 export type Outlook = "there" | "likely" | "even" | "unlikely" | "not-by-then";
 
@@ -54,6 +63,8 @@ export interface WeeksPlan {
   /** Tries that the lessons until the date hold, within the landings. */
   readonly holds: number;
   readonly outlook: Outlook;
+  /** That it is done by then. */
+  readonly chance: number;
   /** Sides that the plan reaches by the date, in order, at the expected tries. */
   readonly reached: readonly SubjectSide[];
   /** Lessons that the expected tries and their range would take. */
@@ -62,11 +73,16 @@ export interface WeeksPlan {
 
 export const MOST_WEEKS = 104;
 
-function outlookOf({ expected, low, high }: TriesLeft, holds: number): Outlook {
+/** From this chance on a plan may be counted on: the instructor's three in four. */
+export const ENOUGH_CHANCE = 0.75;
+const EVEN_CHANCE = 0.5;
+const HARDLY_CHANCE = 0.1;
+
+function outlookOf({ expected }: TriesLeft, chance: number): Outlook {
   if (expected <= 0) return "there";
-  if (high <= holds) return "likely";
-  if (expected <= holds) return "even";
-  return low <= holds ? "unlikely" : "not-by-then";
+  if (chance >= ENOUGH_CHANCE) return "likely";
+  if (chance >= EVEN_CHANCE) return "even";
+  return chance >= HARDLY_CHANCE ? "unlikely" : "not-by-then";
 }
 
 /** The days after `today` and before `until` that fall on one of the weekdays, 1 for Monday. */
@@ -91,71 +107,119 @@ export function spreadWeekdays(count: number): readonly number[] {
   return Array.from({ length: most }, (_, place) => 1 + Math.floor((place * 7) / most));
 }
 
-/** The plan; the same for the same question. O(weeks + steps). */
+const dayAfter = (day: LocalDate, days: number) =>
+  new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+
+/** The last days before a date that is far enough go easy: half of the tries. */
+const TAPER_DAYS = 7;
+const TAPER_SHARE = 0.5;
+const LEAST_DAYS_TO_TAPER = 21;
+
+/** A step of the way with what is left of it. */
+interface Left {
+  readonly step: PathStep;
+  tries: number;
+}
+
+/** The weeks in the making: lesson after lesson takes what comes first and can be done that day. */
+class Calendar {
+  readonly reached: SubjectSide[] = [];
+  holds = 0;
+  private readonly left: readonly Left[];
+  private readonly meanLandings: number;
+  private lastHighImpact: LocalDate | null = null;
+
+  constructor(private readonly context: WeeksContext) {
+    const { steps, tries, landingsOf } = context;
+    this.left = steps.map((step) => ({ step, tries: step.tries.expected }));
+    const landings = steps.reduce((sum, one) => sum + landingsOf(one.of) * one.tries.expected, 0);
+    this.meanLandings = tries.expected > 0 ? landings / tries.expected : 1;
+  }
+
+  isTaper(day: LocalDate): boolean {
+    const { today, until } = this.context;
+    return dayAfter(today, LEAST_DAYS_TO_TAPER) <= until && dayAfter(day, TAPER_DAYS) >= until;
+  }
+
+  /** What a step needs that is itself still to be done on this way. */
+  private isOpen({ step }: Left): boolean {
+    return this.left.every((one) => one.tries < 1e-6 || !step.of.kin.includes(one.step.of));
+  }
+
+  week(start: LocalDate, days: readonly LocalDate[]): Omit<WeekOfPlan, "reviews"> {
+    const { context } = this;
+    const { allowance, landingsThisWeek, today, weekStartsOn, triesALesson } = context;
+    const had = start === weekStart(today, weekStartsOn) ? landingsThisWeek : 0;
+    let landingsLeft = allowance === null ? Infinity : Math.max(0, allowance - had);
+    const work = new Map<Side, { tries: number; finishes: boolean }>();
+    const highImpact: LocalDate[] = [];
+    let [landings, slack] = [0, 0];
+    for (const day of days) {
+      let room = triesALesson * (this.isTaper(day) ? TAPER_SHARE : 1);
+      let multiples = this.multiplesOn(day);
+      for (const one of this.left) {
+        const { of } = one.step;
+        if (one.tries < 1e-6 || !this.isOpen(one)) continue;
+        const [each, turns] = [context.landingsOf(of), context.multiplesOf(of)];
+        const byLandings = each > 0 ? landingsLeft / each : Infinity;
+        const byMultiples = turns > 0 ? multiples / turns : Infinity;
+        const done = Math.min(one.tries, room, byLandings, byMultiples);
+        if (done <= 0) continue;
+        one.tries -= done;
+        room -= done;
+        landings += done * each;
+        landingsLeft -= done * each;
+        multiples -= done * turns;
+        if (turns > 0 && highImpact.at(-1) !== day) highImpact.push(day);
+        const finishes = one.tries < 1e-6;
+        work.set(of, { tries: (work.get(of)?.tries ?? 0) + done, finishes });
+        if (finishes) this.reached.push({ subject: of.subject, side: of.side });
+      }
+      if (highImpact.at(-1) === day) this.lastHighImpact = day;
+      slack += Math.max(0, Math.min(room, landingsLeft / this.meanLandings - slack));
+    }
+    const done = [...work].map(([{ subject, side }, one]) => ({ subject, side, ...one }));
+    this.holds += slack + done.reduce((sum, one) => sum + one.tries, 0);
+    const isTaper = days.some((day) => this.isTaper(day));
+    return { start, lessons: days, work: done, landings, slack, highImpact, isTaper };
+  }
+
+  private multiplesOn(day: LocalDate): number {
+    if (!this.context.grows) return Infinity;
+    const isRestDay = this.lastHighImpact !== null && dayAfter(this.lastHighImpact, 1) === day;
+    return isRestDay ? 0 : PLAN_LIMITS.growingMultiples;
+  }
+}
+
+/** The plan; the same for the same question. O(lessons · steps²). */
 export function planWeeks(context: WeeksContext): WeeksPlan {
-  const {
-    steps,
-    tries,
-    lessons,
-    triesALesson,
-    landingsOf,
-    allowance,
-    landingsThisWeek,
-    weekStartsOn,
-    today,
-  } = context;
-  const thisWeek = weekStart(today, weekStartsOn);
+  const { tries, lessons, triesALesson, weekStartsOn } = context;
   const byWeek = new Map<LocalDate, LocalDate[]>();
   for (const day of lessons) {
     const start = weekStart(day, weekStartsOn);
     byWeek.set(start, [...(byWeek.get(start) ?? []), day]);
   }
-  const left = steps.map((step) => ({ step, tries: step.tries.expected }));
-  const meanLandings =
-    tries.expected > 0
-      ? steps.reduce((total, one) => total + landingsOf(one.of) * one.tries.expected, 0) / tries.expected
-      : 1;
   // The first week has whatever was due before it, too.
   const [first] = byWeek.keys();
-  const reached: SubjectSide[] = [];
-  let holds = 0;
+  const calendar = new Calendar(context);
   const weeks = [...byWeek].map(([start, days]): WeekOfPlan => {
-    const landingsLeft =
-      allowance === null ? Infinity : Math.max(0, allowance - (start === thisWeek ? landingsThisWeek : 0));
-    let room = triesALesson * days.length;
-    let landings = 0;
-    const work: (SubjectSide & { tries: number; finishes: boolean })[] = [];
-    for (const one of left) {
-      const each = landingsOf(one.step.of);
-      const byLandings = each > 0 ? (landingsLeft - landings) / each : Infinity;
-      const done = Math.min(one.tries, room, Math.max(0, byLandings));
-      if (done <= 0) continue;
-      one.tries -= done;
-      room -= done;
-      landings += done * each;
-      const { subject, side } = one.step.of;
-      const finishes = one.tries < 1e-6;
-      work.push({ subject, side, tries: done, finishes });
-      if (finishes) reached.push({ subject, side });
-      else break;
-    }
-    const planned = work.reduce((total, one) => total + one.tries, 0);
-    const slack = Math.max(0, Math.min(room, (landingsLeft - landings) / meanLandings));
-    holds += planned + slack;
-    const next = new Date(Date.parse(`${start}T12:00:00Z`) + 7 * DAY_MS).toISOString().slice(0, 10);
+    const next = dayAfter(start, 7);
     const isDue = (due: LocalDate) => (due >= start || start === first) && due < next;
     const reviews = context.reviews
       .filter((one) => isDue(one.due))
       .map(({ subject, side }) => ({ subject, side }));
-    return { start, lessons: days, work, reviews, landings, slack };
+    return { ...calendar.week(start, days), reviews };
   });
+  const { holds, reached } = calendar;
+  const chance = chanceWithin(tries, holds);
   const perLesson = lessons.length > 0 && holds > 0 ? holds / lessons.length : triesALesson;
   const needed = (many: number) => Math.ceil(many / perLesson);
   return {
     weeks,
     tries,
     holds,
-    outlook: outlookOf(tries, holds),
+    outlook: outlookOf(tries, chance),
+    chance,
     reached,
     lessonsNeeded: { expected: needed(tries.expected), low: needed(tries.low), high: needed(tries.high) },
   };

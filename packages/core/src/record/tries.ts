@@ -94,6 +94,28 @@ export function belowOf(
   return below / spread.length;
 }
 
+/** Φ of the standard normal distribution (Abramowitz and Stegun 26.2.17), to 1e-7. */
+function normalBelow(z: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(z));
+  const series = [0.31938153, -0.356563782, 1.781477937, -1.821255978, 1.330274429];
+  const tail =
+    series.reduceRight((sum, one) => t * (one + sum), 0) * (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI));
+  return z < 0 ? tail : 1 - tail;
+}
+
+/** The deviation of the 90th percentile of a normal distribution. */
+const NINETIETH = 1.2816;
+const LEAST_TRIES = 0.5;
+
+/** The chance that so many tries are enough: lognormal between the ends of the range. */
+export function chanceWithin({ expected, low, high }: TriesLeft, tries: number): number {
+  if (expected <= 0) return 1;
+  if (tries <= 0) return 0;
+  const [least, most] = [Math.max(LEAST_TRIES, low), Math.max(LEAST_TRIES, high)].map(Math.log);
+  if (least === undefined || most === undefined || most <= least) return tries >= expected ? 1 : 0;
+  return normalBelow((2 * NINETIETH * (Math.log(tries) - (least + most) / 2)) / (most - least));
+}
+
 /** Tries left to a gate, with their range. */
 export function triesTo(belief: Belief, gate: Gate, learner: Learner, model: LearnerModel): TriesLeft {
   const spread = spreadOf(missSlices(belief), gate, learner, model).sort();
@@ -128,9 +150,8 @@ export function triesOfAll(
 ): TriesLeft {
   const expected = steps.reduce((sum, step) => sum + step.expected, 0);
   if (steps.length < 2) return steps[0] ?? { expected: 0, low: 0, high: 0 };
-  const z = 1.2816;
   const independent = Math.sqrt(
-    steps.reduce((sum, { low, high }) => sum + (1 - OWN_PACE) * ((high - low) / (2 * z)) ** 2, 0),
+    steps.reduce((sum, { low, high }) => sum + (1 - OWN_PACE) * ((high - low) / (2 * NINETIETH)) ** 2, 0),
   );
   const together = Math.log(paceSpread) * Math.sqrt(OWN_PACE);
   const all: number[] = [];
