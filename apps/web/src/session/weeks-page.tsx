@@ -21,6 +21,9 @@ import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "./weeks-asked.j
 import { giveWords, outlookWords } from "./weeks-words.js";
 import classes from "./weeks-page.module.css";
 
+/** Less of a step in a week is nothing to plan. */
+const LEAST_SHOWN = 0.5;
+
 /** Will it be enough by a date, and what does each week hold until then? */
 export function WeeksPage() {
   const { studentId = "" } = useParams();
@@ -76,7 +79,7 @@ export function WeeksPage() {
       </Group>
       {view.data === undefined && refusal === null && <Skeleton height={320} />}
       {view.data !== undefined && refusal === null && (
-        <Outlook studentId={studentId} view={view.data} onAsk={ask} />
+        <Outlook studentId={studentId} view={view.data} isOld={view.isPlaceholderData} onAsk={ask} />
       )}
     </section>
   );
@@ -85,11 +88,13 @@ export function WeeksPage() {
 interface OutlookProps {
   readonly studentId: string;
   readonly view: WeeksView;
+  /** Whether it answers what was asked before, until the new answer is there. */
+  readonly isOld: boolean;
   readonly onAsk: (changes: Partial<WeeksAsked>) => void;
 }
 
 /** What would have to give; what the page can ask for itself is one tap. */
-function Gives({ gives, onAsk }: Pick<WeeksView, "gives"> & Pick<OutlookProps, "onAsk">) {
+function Gives({ gives, isOld, onAsk }: Pick<WeeksView, "gives"> & Pick<OutlookProps, "isOld" | "onAsk">) {
   if (gives.length === 0) return null;
   const askedBy = (give: Give): Partial<WeeksAsked> | null => {
     if (give.code === "lessons") return { perWeek: give.aWeek };
@@ -105,7 +110,7 @@ function Gives({ gives, onAsk }: Pick<WeeksView, "gives"> & Pick<OutlookProps, "
             <li key={giveWords(give)}>
               {giveWords(give)}
               {changes !== null && (
-                <Button variant="default" size="compact-md" onClick={() => onAsk(changes)}>
+                <Button variant="default" size="compact-md" disabled={isOld} onClick={() => onAsk(changes)}>
                   Plan it so<span className={classes.hidden}>: {giveWords(give)}</span>
                 </Button>
               )}
@@ -117,7 +122,7 @@ function Gives({ gives, onAsk }: Pick<WeeksView, "gives"> & Pick<OutlookProps, "
   );
 }
 
-function Outlook({ studentId, view, onAsk }: OutlookProps) {
+function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
   const paths = usePaths();
   const { title, why } = outlookWords(view);
   const { goals, reached, until } = view;
@@ -147,7 +152,7 @@ function Outlook({ studentId, view, onAsk }: OutlookProps) {
           </Text>
         )}
       </div>
-      <Gives gives={view.gives} onAsk={onAsk} />
+      <Gives gives={view.gives} isOld={isOld} onAsk={onAsk} />
       <ol className={classes.weeks}>
         {view.weeks.map((week) => (
           <li key={week.start} className={classes.week}>
@@ -160,14 +165,16 @@ function Outlook({ studentId, view, onAsk }: OutlookProps) {
               {week.isTaper && ", half of the usual: the week before goes easy"}
             </span>
             <ul>
-              {week.work.map(({ subject, side, tries, finishes }) => (
-                <li key={`${subject}:${side}`}>
-                  <Link to={paths.floor(studentId, subject, side)}>
-                    {capital(subjectName(subject, side))}
-                  </Link>
-                  : {wholeWords(tries)} tries{finishes && ", then the gate"}
-                </li>
-              ))}
+              {week.work
+                .filter(({ tries }) => tries >= LEAST_SHOWN)
+                .map(({ subject, side, tries, finishes }) => (
+                  <li key={`${subject}:${side}`}>
+                    <Link to={paths.floor(studentId, subject, side)}>
+                      {capital(subjectName(subject, side))}
+                    </Link>
+                    : {wholeWords(tries)} tries{finishes && ", then the gate"}
+                  </li>
+                ))}
               {week.reviews.length > 0 && (
                 <li>Reviews: {listWords(week.reviews.map((one) => subjectName(one.subject, one.side)))}</li>
               )}
