@@ -1,6 +1,6 @@
 import type { WeeksView } from "@mirrup/contract";
 import type { Give } from "@mirrup/core/planning";
-import { Button, Group, NumberInput, Skeleton, Text, TextInput, Title } from "@mantine/core";
+import { Button, Group, NumberInput, Skeleton, Text, TextInput, Title, VisuallyHidden } from "@mantine/core";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useState } from "react";
@@ -111,7 +111,7 @@ function Gives({ gives, isOld, onAsk }: Pick<WeeksView, "gives"> & Pick<OutlookP
               {giveWords(give)}
               {changes !== null && (
                 <Button variant="default" size="compact-md" disabled={isOld} onClick={() => onAsk(changes)}>
-                  Plan it so<span className={classes.hidden}>: {giveWords(give)}</span>
+                  Plan it so<VisuallyHidden>: {giveWords(give)}</VisuallyHidden>
                 </Button>
               )}
             </li>
