@@ -13,6 +13,19 @@ const MIXED: readonly ClassStudent[] = [
   ),
 ];
 
+/** What somebody may do beside bouncing, up to four things, each worked at in one of these ways. */
+const personOf = (...ways: readonly string[]) =>
+  fc.uniqueArray(
+    fc
+      .tuple(
+        fc.constantFrom("step", "cross", "swing", "double", "fused"),
+        fc.constantFrom("0.2", "0.5", "0.9"),
+        fc.constantFrom(...ways),
+      )
+      .map((words) => words.join(" ").trim()),
+    { maxLength: 4, selector: (one) => one.split(" ")[0] },
+  );
+
 const codes = ({ faults }: ClassPlan) => faults.map((fault) => fault.code);
 
 function skillAt(plan: ClassPlan, student: PlannedStudent, turn: number): string | null {
@@ -85,14 +98,7 @@ describe("a class plan", () => {
   });
 
   it("keeps to what every plan has to keep to, whoever comes", () => {
-    const option = fc
-      .tuple(
-        fc.constantFrom("step", "cross", "swing", "double", "fused"),
-        fc.constantFrom("0.2", "0.5", "0.9"),
-        fc.constantFrom("", "show", "keep", "review", "coach", "helper", "hard coach", "multiples"),
-      )
-      .map((words) => words.join(" ").trim());
-    const person = fc.uniqueArray(option, { maxLength: 4, selector: (one) => one.split(" ")[0] });
+    const person = personOf("", "show", "keep", "review", "coach", "helper", "hard coach", "multiples");
     fc.assert(
       fc.property(
         fc.array(person, { minLength: 1, maxLength: 9 }),
@@ -268,18 +274,7 @@ describe("a class plan", () => {
   });
 
   describe("of people as they come", () => {
-    const option = fc
-      .tuple(
-        fc.constantFrom("step", "cross", "swing", "double", "fused"),
-        fc.constantFrom("0.2", "0.5", "0.9"),
-        fc.constantFrom("", "begun", "show", "keep", "review", "coach", "helper", "swings begun"),
-      )
-      .map((words) => words.join(" ").trim());
-    const person = fc.uniqueArray(option, {
-      minLength: 1,
-      maxLength: 4,
-      selector: (one) => one.split(" ")[0],
-    });
+    const person = personOf("", "begun", "show", "keep", "review", "coach", "helper", "swings begun");
     const people = fc.array(person, { minLength: 2, maxLength: 9 });
     const classOf = (list: readonly (readonly string[])[]) =>
       list.map((options, place) => studentOf(`student ${place}`, [...options, "bounce 0.1 keep"]));
