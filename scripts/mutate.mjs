@@ -86,7 +86,11 @@ const MUTANTS = [
   ["plan/weeks", "Math.min", "Math.max"],
   ["plan/weeks", "TAPER_SHARE = 0.5", "TAPER_SHARE = 1"],
   ["plan/weeks", "isRestDay ? 0", "isRestDay ? Infinity"],
-  ["plan/weeks-give", "chance >= ENOUGH_CHANCE) return { code: \"lessons\"", "chance >= 0) return { code: \"lessons\""],
+  [
+    "plan/weeks-give",
+    'chance >= ENOUGH_CHANCE) return { code: "lessons"',
+    'chance >= 0) return { code: "lessons"',
+  ],
   ["plan/choose", "work.new > Math.max(work.begun, keptNew)", "work.new > Infinity"],
   ["plan/choose", "most = this.minuteWorth * Math.max(0, minutes)", "most = 0"],
   ["plan/order", "count - Number(effort === last) >", "count >"],
