@@ -120,9 +120,9 @@ export function noteWords(note: PlanNote): string {
       return "Yesterday had many multiples. Somebody who is still growing has a day without them after it.";
     case "empty":
       return note.why === "landings"
-        ? `${minutesWords(note.minutes)} are left, and the legs have had enough: count for a partner, call a combo out, watch the others.`
-        : `${minutesWords(note.minutes)} are left, and nothing more is open. Let something in again, set a goal, or plan a shorter session.`;
+        ? `${minutesWords(note.minutes)} left, and the legs have had enough: count for a partner, call a combo out, watch the others.`
+        : `${minutesWords(note.minutes)} left, and nothing more is open. Let something in again, set a goal, or plan a shorter session.`;
   }
 }
 
-const minutesWords = (minutes: number) => (minutes === 1 ? "1 minute" : `${minutes} minutes`);
+const minutesWords = (minutes: number) => (minutes === 1 ? "1 minute is" : `${minutes} minutes are`);
