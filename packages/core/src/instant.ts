@@ -6,6 +6,11 @@ export type LocalDate = string;
 
 export const DAY_MS = 86_400_000;
 
+/** The day so many days after another, or before it. */
+export function dayAfter(day: LocalDate, days: number): LocalDate {
+  return new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+}
+
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
 /**

@@ -1,5 +1,5 @@
 import { settingValue } from "@mirrup/catalogue";
-import { DAY_MS, localDate } from "@mirrup/core";
+import { dayAfter, localDate } from "@mirrup/core";
 import { mayGrow, PLAN_LIMITS, type StudentPlanContext } from "@mirrup/core/planning";
 import { weekLoad, type LessonLoad } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
@@ -20,9 +20,6 @@ export function hardSkillOf(scope: Scope, student?: StudentEntity): "late" | "ea
   return settingValue("hard-skill", ...own, scope.studio.settings) === "early" ? "early" : "late";
 }
 
-const dayBefore = (day: string) =>
-  new Date(Date.parse(`${day}T12:00:00Z`) - DAY_MS).toISOString().slice(0, 10);
-
 /**
  * What the week and the lesson leave of landings and, for whoever still grows, of multiples; null
  * where nothing is judged. A day of many multiples has one without them after it.
@@ -40,6 +37,6 @@ export function leftToday(
   return {
     landingsLeft: week.allowance === null ? null : Math.max(0, week.allowance - week.landings),
     multiplesLeft: grows ? Math.max(0, PLAN_LIMITS.growingMultiples - done) : null,
-    isRestDay: grows && multiplesOn(dayBefore(today)) >= PLAN_LIMITS.highImpact,
+    isRestDay: grows && multiplesOn(dayAfter(today, -1)) >= PLAN_LIMITS.highImpact,
   };
 }

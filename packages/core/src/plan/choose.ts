@@ -1,6 +1,6 @@
 /**
  * The best set of blocks under limits: exact, by branch and bound over the candidates in the order of
- * their worth, and in the same pass what each of them makes the best come to where it is in or out.
+ * their worth; and after it, what each of them makes the best come to where it is in or out.
  * O(2^candidates) at worst; the bound, by the minutes that are left, cuts nearly all of it.
  */
 import { PLAN_WEIGHTS } from "./weights.js";

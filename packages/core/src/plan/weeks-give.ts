@@ -1,5 +1,5 @@
 /** What would have to give for goals to be likely by a date: more lessons, a later date, a nearer goal, one goal less. */
-import { DAY_MS, type LocalDate } from "../instant.js";
+import { dayAfter, type LocalDate } from "../instant.js";
 import type { Goal, PathStep } from "../next/goal-path.js";
 import type { LearnerModel } from "../record/model.js";
 import { triesOfAll, type TriesLeft } from "../record/tries.js";
@@ -34,10 +34,6 @@ export interface GiveContext extends WeeksContext {
 
 const MOST_LESSONS_A_WEEK = 7;
 
-function weeksAfter(day: LocalDate, weeks: number): LocalDate {
-  return new Date(Date.parse(`${day}T12:00:00Z`) + 7 * weeks * DAY_MS).toISOString().slice(0, 10);
-}
-
 function moreLessons(context: GiveContext): Give | null {
   const { today, until, weekdays } = context;
   for (let aWeek = weekdays.length + 1; aWeek <= MOST_LESSONS_A_WEEK; aWeek += 1) {
@@ -54,7 +50,7 @@ function later(context: GiveContext): Give | null {
     const lessons = lessonDays(context.today, until, context.weekdays);
     return planWeeks({ ...context, until, lessons }).chance;
   };
-  const at = (weeks: number) => weeksAfter(context.until, weeks);
+  const at = (weeks: number) => dayAfter(context.until, 7 * weeks);
   let [short, long] = [0, MOST_WEEKS];
   if (chanceBy(at(long)) < ENOUGH_CHANCE) return null;
   while (long - short > 1) {

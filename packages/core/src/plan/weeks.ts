@@ -3,7 +3,7 @@
  * over the lessons until then within what a lesson and a week of landings hold; a taper before the date;
  * reviews where they fall due; what is left over; and an honest answer to whether it will be enough.
  */
-import { DAY_MS, type LocalDate } from "../instant.js";
+import { DAY_MS, dayAfter, type LocalDate } from "../instant.js";
 import { chanceWithin, type TriesLeft } from "../record/tries.js";
 import { weekStart } from "../record/load.js";
 import type { PathStep } from "../next/goal-path.js";
@@ -106,9 +106,6 @@ export function spreadWeekdays(count: number): readonly number[] {
   const most = Math.min(7, Math.max(1, Math.round(count)));
   return Array.from({ length: most }, (_, place) => 1 + Math.floor((place * 7) / most));
 }
-
-const dayAfter = (day: LocalDate, days: number) =>
-  new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 
 /** The last days before a date that is far enough go easy: half of the tries. */
 const TAPER_DAYS = 7;

@@ -139,6 +139,17 @@ describe("facts", () => {
       expect(fold([runs("a", [30, 30])], { kind: "streak", count: 50 }).cleared).toBeNull();
     });
 
+    it("take a climb's rungs for no longer runs than they are", () => {
+      // One to five without a miss: fifteen clean in a row of tries, and never more than five in a row.
+      const climb = set("climb", { id: "a", clean: 15, misses: [], bestStreak: 5 });
+      expect(foldRuns([climb, { ...climb, id: "b" }, { ...climb, id: "c" }])).toMatchObject({
+        gateBest: 5,
+        cleared: null,
+      });
+      const long = set("climb", { id: "a", clean: 78, misses: [], bestStreak: 12 });
+      expect(foldRuns([long])).toMatchObject({ gateBest: 12, cleared: null });
+    });
+
     it("never say less than the best run nor more than all that was clean, and keep no run beyond a reopening", () => {
       const lengths = fc.array(fc.integer({ min: 0, max: 40 }), { minLength: 1, maxLength: 6 });
       fc.assert(

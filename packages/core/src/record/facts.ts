@@ -145,8 +145,10 @@ function countsStreak({ drill, holds }: SetEntry): boolean {
   return holds && DRILL_ROWS[drill.kind].meets.includes("streak");
 }
 
+/** Between the rungs of a climb nobody misses and yet the run ends: no run is longer than the best one. */
 const longRuns = (set: SetEntry) =>
   runsOf(set)
+    .map((run) => Math.min(run, set.bestStreak))
     .filter((run) => run >= LEAST_RUN)
     .reduce((sum, run) => sum + run, 0);
 

@@ -2,7 +2,7 @@
  * Landings and the week's allowance of them (safety.md, load). A landing on two feet counts 1, on one
  * leg 1.5; after a double 1.5, after a triple or more 2. Where both hold, the factors multiply.
  */
-import { DAY_MS, type LocalDate } from "../instant.js";
+import { DAY_MS, dayAfter, type LocalDate } from "../instant.js";
 import { parseScore } from "../rope/parse.js";
 import { expandBeats, landingOf, type Score } from "../rope/score.js";
 import { missCount, type PracticeSet } from "../log/set.js";
@@ -101,14 +101,10 @@ export function weekLoad(lessons: readonly LessonLoad[], today: LocalDate, start
   const now = weeks.get(thisWeek) ?? { landings: 0, estimated: 0 };
   const recorded = [...weeks].filter(([start, { landings }]) => start < thisWeek && landings > 0).length;
   const before = Array.from({ length: WEEKS_LOOKED_BACK }, (_, back) => {
-    const start = weekBefore(thisWeek, back + 1);
+    const start = dayAfter(thisWeek, -7 * (back + 1));
     return weeks.get(start)?.landings ?? 0;
   });
   return { weekStart: thisWeek, ...now, allowance: recorded < WEEKS_NEEDED ? null : weekAllowance(before) };
-}
-
-function weekBefore(start: LocalDate, back: number): LocalDate {
-  return new Date(Date.parse(`${start}T12:00:00Z`) - 7 * back * DAY_MS).toISOString().slice(0, 10);
 }
 
 export const LEAST_ALLOWANCE = 3000;
