@@ -1,12 +1,33 @@
 /**
- * A class hour planned: how long it takes against working out what its students can do at all, and what it
- * is worth against one drill for everybody and against the most that any plan could have.
+ * A class hour planned: how long it takes against working out what its students can do at all, what it is worth
+ * against one drill for everybody and against the most that any plan could have, and how it stands beside a
+ * general solver (HiGHS) on the same model and scoring.
  */
+import loadHighs from "highs";
+import { classModel, lpOf } from "./lib/class-model.mjs";
 import { medianTimes, printRatio } from "./lib/measure.mjs";
 import { simulatedReadings } from "./lib/simulated-readings.mjs";
+import { main } from "./lib/stop.mjs";
 
 const STUDENTS = 30;
-const core = await import("./lib/core.mjs");
+const SEEDS = [1, 2, 3, 4, 5, 6];
+/** Of a class's skills, those that are worth most to it: a solver's model grows with their number. */
+const SKILLS = 20;
+/** Seconds that the solver has for the best plan. */
+const SOLVING = 60;
+/** Students, stations, turns, and whether the solver is to find the best plan or only the relaxation's bound. */
+const CLASSES = [
+  [8, 2, 3, true],
+  [12, 3, 4, true],
+  [20, 4, 5, false],
+  [30, 6, 5, false],
+];
+const [core, { CLASS_LIMITS, CLASS_WEIGHTS }] = await Promise.all([
+  import("./lib/core.mjs"),
+  import("../packages/core/dist/plan/weights.js"),
+]);
+
+const share = (one, other) => (one / other).toFixed(3);
 
 function studentOf(place, reading, strongerSide) {
   const next = core.nextDrills(reading, { strongerSide });
@@ -19,6 +40,71 @@ function studentOf(place, reading, strongerSide) {
   };
 }
 
+const ASKED = {
+  ...{ minutes: 60, turns: null, stations: 6, coaches: 1, helpers: 2, floor: null },
+  ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [], seed: 1 },
+};
+
+/** So many of the students, evenly out of all, with the skills that are worth most to them together. */
+function smallClass(students, many) {
+  const picked = Array.from(
+    { length: many },
+    (_, place) => students[Math.floor((place * students.length) / many)],
+  );
+  const worths = new Map();
+  for (const { subject, worth } of picked.flatMap((one) => one.options))
+    worths.set(subject, (worths.get(subject) ?? 0) + worth);
+  const kept = new Set(
+    [...worths]
+      .sort(([, one], [, other]) => other - one)
+      .slice(0, SKILLS)
+      .map(([subject]) => subject),
+  );
+  return picked
+    .map((one) => ({
+      ...one,
+      options: one.options.filter((option) => kept.has(option.subject)),
+      landingsLeft: null,
+      multiplesLeft: null,
+    }))
+    .filter((one) => one.options.length > 0);
+}
+
+async function besideSolver(students, [many, stations, turns, isWhole]) {
+  const picked = smallClass(students, many);
+  const coaches = Math.ceil(stations / 3);
+  const asked = { ...ASKED, minutes: 8 * turns + 7, stations, coaches, helpers: stations };
+  const times = [];
+  const plans = SEEDS.map((seed) => {
+    const before = performance.now();
+    const plan = core.planClass({ ...asked, seed }, picked);
+    times.push(performance.now() - before);
+    return plan;
+  });
+  const minutes = plans[0].rotations.map((one) => one.minutes);
+  const model = classModel({
+    ...{ students: picked, stations, coaches, minutes },
+    ...{ weights: CLASS_WEIGHTS, limits: CLASS_LIMITS },
+  });
+  const solve = async (isWhole, options) => {
+    const highs = await loadHighs();
+    const before = performance.now();
+    const { ObjectiveValue } = highs.solve(lpOf(model, isWhole), { output_flag: false, ...options });
+    return { value: ObjectiveValue, time: performance.now() - before };
+  };
+  const relaxed = await solve(false);
+  const solved = isWhole ? await solve(true, { time_limit: SOLVING }) : relaxed;
+  const useful = plans.map((plan) => plan.useful).sort((one, other) => one - other);
+  console.log(
+    `${picked.length} students, ${stations} stations, ${turns} turns, ${SEEDS.length} seeds: ` +
+      `${share(useful[0], solved.value)} to ${share(useful.at(-1), solved.value)} of ` +
+      `${isWhole ? "the solver's best" : "the relaxation's bound"}; the bound shown ` +
+      `${share(plans[0].most, relaxed.value)} × the relaxation's`,
+  );
+  const middle = times.sort((one, other) => one - other)[Math.floor(times.length / 2)];
+  printRatio("  time for it", middle, solved.time, "the solver");
+}
+
 export async function benchClass() {
   const records = simulatedReadings(STUDENTS).map(({ read, strongerSide }) => ({
     reading: read(),
@@ -27,17 +113,7 @@ export async function benchClass() {
   const read = () =>
     records.map(({ reading, strongerSide }, place) => studentOf(place, reading, strongerSide));
   const students = read();
-  const asked = {
-    ...{
-      minutes: 60,
-      turns: null,
-      stations: 6,
-      coaches: 1,
-      helpers: 2,
-      floor: { widthMetres: 20, lengthMetres: 30 },
-    },
-    ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [], seed: 1 },
-  };
+  const asked = { ...ASKED, floor: { widthMetres: 20, lengthMetres: 30 } };
   const plan = core.planClass(asked, students);
   const { planning, reading } = await medianTimes(
     { planning: () => core.planClass(asked, students), reading: read },
@@ -49,10 +125,12 @@ export async function benchClass() {
     reading,
     "reading what they can do",
   );
-  const share = (one, other) => (one / other).toFixed(2);
   console.log(
     `  useful minutes: ${share(plan.useful, plan.sameForAll)} × one drill for everybody at a time, ` +
       `${share(plan.useful, plan.most)} of the most that any plan could have`,
   );
   if (plan.faults.length > 0) console.log(`  not kept: ${plan.faults.map((fault) => fault.code).join(", ")}`);
+  for (const size of CLASSES) await besideSolver(students, size);
 }
+
+if (process.argv[1] === import.meta.filename) await main(benchClass);

@@ -4,6 +4,7 @@
  * kept, so a walk never enters a way that cannot end well, and a constraint that cannot be kept is
  * proven so without a single leaf. Parts that do the same to a node are one edge; O(nodes × edges).
  */
+import { cellOf } from "../grid.js";
 import { expandBeats } from "../rope/score.js";
 import { linkCost } from "../rope/cost.js";
 import { traceBeats } from "../rope/trace.js";
@@ -290,7 +291,7 @@ export class ComboSearch {
         const sum = weights.reduce((total, weight) => total + weight, 0);
         let at = random() * sum;
         const place = weights.findIndex((weight) => (at -= weight) <= 0);
-        const part = edge.members[Math.max(0, place)] ?? -1;
+        const part = cellOf(edge.members, Math.max(0, place));
         // Exponential clocks: the edge of twice the weight comes first twice as often.
         return { edge, part, clock: -Math.log(1 - random()) / Math.max(sum, 1e-9) };
       })

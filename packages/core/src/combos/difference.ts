@@ -2,6 +2,7 @@
  * How different two combos are: the share of counts at which one has to be changed to become the
  * other (an edit distance over counts), from 0 for the same to 1 for nothing in common.
  */
+import { cellOf } from "../grid.js";
 import { countsOf, partKey, type ComboPart } from "./part.js";
 
 /** What is done at each count, as texts that are equal where the same is done. */
@@ -25,12 +26,12 @@ export function labelDifference(one: CountLabels, other: CountLabels): number {
     const next = new Uint16Array(other.length + 1);
     next[0] = place + 1;
     for (let at = 0; at < other.length; at += 1) {
-      const exchanged = (row[at] ?? 0) + (one[place] === other[at] ? 0 : 1);
-      next[at + 1] = Math.min(exchanged, (row[at + 1] ?? 0) + 1, (next[at] ?? 0) + 1);
+      const exchanged = cellOf(row, at) + (one[place] === other[at] ? 0 : 1);
+      next[at + 1] = Math.min(exchanged, cellOf(row, at + 1) + 1, cellOf(next, at) + 1);
     }
     row = next;
   }
-  return (row[other.length] ?? 0) / longest;
+  return cellOf(row, other.length) / longest;
 }
 
 export function differenceOf(one: readonly ComboPart[], other: readonly ComboPart[]): number {

@@ -2,6 +2,7 @@
  * What placement believes after some answers. Given the level the strands are independent, so the
  * posterior is kept as one table of leans for each strand and level; every sum is exact.
  */
+import { cellOf } from "../grid.js";
 import type { PlacementAnswer } from "../log/decision.js";
 import { LEANS, LEVELS, SIDES_TOGETHER, type Model } from "./model.js";
 
@@ -64,18 +65,18 @@ function afterMate(own: number, before: number, after: number): number {
 
 /** Works one answer into the chances of its side and the other, and into the leans of its strand. */
 function see(model: Model, { index, answer }: Seen, known: Float64Array, leans: Float64Array): void {
-  const strand = model.strandOf[index] ?? 0;
+  const strand = cellOf(model.strandOf, index);
   const mate = model.mateOf[index] ?? null;
   for (let place = 0; place < LEVELS * LEANS; place += 1) {
     const own = index * LEVELS * LEANS + place;
     const table = strand * LEVELS * LEANS + place;
-    const before = known[own] ?? 0;
+    const before = cellOf(known, own);
     const after = afterOwn(before, answer);
-    leans[table] = (leans[table] ?? 0) * after.likelihood;
+    leans[table] = cellOf(leans, table) * after.likelihood;
     known[own] = after.known;
     if (mate === null) continue;
     const other = mate * LEVELS * LEANS + place;
-    known[other] = afterMate(known[other] ?? 0, before, after.known);
+    known[other] = afterMate(cellOf(known, other), before, after.known);
   }
 }
 
@@ -83,16 +84,16 @@ function see(model: Model, { index, answer }: Seen, known: Float64Array, leans: 
 export function beliefAfter(model: Model, seen: readonly Seen[]): PlacementBelief {
   const known = Float64Array.from(model.known);
   const leans = new Float64Array(model.strands * LEVELS * LEANS);
-  for (let place = 0; place < leans.length; place += 1) leans[place] = model.leanPrior[place % LEANS] ?? 0;
+  for (let place = 0; place < leans.length; place += 1) leans[place] = cellOf(model.leanPrior, place % LEANS);
   for (const one of seen) see(model, one, known, leans);
   const levels = Float64Array.from(model.levelPrior);
   for (let strand = 0; strand < model.strands; strand += 1) {
     for (let level = 0; level < LEVELS; level += 1) {
       const from = (strand * LEVELS + level) * LEANS;
       let sum = 0;
-      for (let lean = 0; lean < LEANS; lean += 1) sum += leans[from + lean] ?? 0;
-      for (let lean = 0; lean < LEANS; lean += 1) leans[from + lean] = (leans[from + lean] ?? 0) / sum;
-      levels[level] = (levels[level] ?? 0) * sum;
+      for (let lean = 0; lean < LEANS; lean += 1) sum += cellOf(leans, from + lean);
+      for (let lean = 0; lean < LEANS; lean += 1) leans[from + lean] = cellOf(leans, from + lean) / sum;
+      levels[level] = cellOf(levels, level) * sum;
     }
   }
   const total = levels.reduce((sum, one) => sum + one, 0);
@@ -101,16 +102,16 @@ export function beliefAfter(model: Model, seen: readonly Seen[]): PlacementBelie
   const byLevel = new Float64Array(sides * LEVELS);
   const chances = new Float64Array(sides);
   for (let index = 0; index < sides; index += 1) {
-    const strand = model.strandOf[index] ?? 0;
+    const strand = cellOf(model.strandOf, index);
     for (let level = 0; level < LEVELS; level += 1) {
       let sum = 0;
       for (let lean = 0; lean < LEANS; lean += 1) {
         sum +=
-          (leans[(strand * LEVELS + level) * LEANS + lean] ?? 0) *
-          (known[(index * LEVELS + level) * LEANS + lean] ?? 0);
+          cellOf(leans, (strand * LEVELS + level) * LEANS + lean) *
+          cellOf(known, (index * LEVELS + level) * LEANS + lean);
       }
       byLevel[index * LEVELS + level] = sum;
-      chances[index] = (chances[index] ?? 0) + (levels[level] ?? 0) * sum;
+      chances[index] = cellOf(chances, index) + cellOf(levels, level) * sum;
     }
   }
   return { model, levels, byLevel, leans, known, chances };

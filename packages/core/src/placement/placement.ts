@@ -3,6 +3,7 @@
  * sure (whoever passes a side can do what it needs; what needs a failed side is locked) and what the
  * model holds for likely are kept apart.
  */
+import { cellOf } from "../grid.js";
 import type { PlacementAnswer } from "../log/decision.js";
 import type { SideName } from "../sides.js";
 import type { SubjectSide } from "../syllabus/roles.js";
@@ -72,7 +73,7 @@ function concluded(belief: PlacementBelief, seen: readonly Seen[]): readonly Con
   const sure = sureOf(belief.model, seen);
   const asked = new Set(seen.map((one) => one.index));
   return belief.model.nodes.map(({ subject, side }, index) => {
-    const chance = belief.chances[index] ?? 0;
+    const chance = cellOf(belief.chances, index);
     const known = sure[index] ?? null;
     const basis = asked.has(index) ? "seen" : known === null ? "likely" : "sure";
     return { subject, side, basis, isKnown: known ?? chance >= 0.5, chance };
@@ -98,7 +99,7 @@ function questionOf(
     subject: node.subject,
     sides: sides.flatMap((index) => belief.model.nodes[index]?.side ?? []),
     bits: best.bits,
-    chance: Math.max(...sides.map((index) => belief.chances[index] ?? 0)),
+    chance: Math.max(...sides.map((index) => cellOf(belief.chances, index))),
   };
 }
 
@@ -122,7 +123,7 @@ export function place(
   const open = conclusions.flatMap((one, index) => (one.basis === "likely" ? [index] : []));
   const next = questionOf(belief, open, passed);
   const expectedWrong = open.reduce((sum, index) => {
-    const chance = belief.chances[index] ?? 0;
+    const chance = cellOf(belief.chances, index);
     return sum + Math.min(chance, 1 - chance);
   }, 0);
   return { conclusions, next, expectedWrong };

@@ -2,6 +2,7 @@
  * The next question: the side whose answer is expected to tell most about all sides, in bits, summed
  * over them exactly under the model.
  */
+import { cellOf } from "../grid.js";
 import { PLACEMENT_ANSWERS } from "../log/decision.js";
 import { ANSWER_CHANCES, bothSides, type PlacementBelief } from "./belief.js";
 import { LEANS, LEVELS } from "./model.js";
@@ -18,12 +19,12 @@ function entropy(chance: number): number {
  */
 function bothKnown(belief: PlacementBelief, one: number, other: number): number {
   const { model, levels, byLevel, leans, known } = belief;
-  const strand = model.strandOf[one] ?? 0;
+  const strand = cellOf(model.strandOf, one);
   const isMate = model.mateOf[one] === other;
   let sum = 0;
   for (let level = 0; level < LEVELS; level += 1) {
-    const own = byLevel[one * LEVELS + level] ?? 0;
-    const its = byLevel[other * LEVELS + level] ?? 0;
+    const own = cellOf(byLevel, one * LEVELS + level);
+    const its = cellOf(byLevel, other * LEVELS + level);
     let joint = own * its;
     if (isMate) joint = bothSides(own, its);
     else if (strand === model.strandOf[other]) {
@@ -32,10 +33,10 @@ function bothKnown(belief: PlacementBelief, one: number, other: number): number 
       const ofOne = (one * LEVELS + level) * LEANS;
       const ofOther = (other * LEVELS + level) * LEANS;
       for (let lean = 0; lean < LEANS; lean += 1) {
-        joint += (leans[from + lean] ?? 0) * (known[ofOne + lean] ?? 0) * (known[ofOther + lean] ?? 0);
+        joint += cellOf(leans, from + lean) * cellOf(known, ofOne + lean) * cellOf(known, ofOther + lean);
       }
     }
-    sum += (levels[level] ?? 0) * joint;
+    sum += cellOf(levels, level) * joint;
   }
   return sum;
 }
@@ -46,10 +47,10 @@ export function expectedInformation(
   asked: number,
   about: readonly number[],
 ): number {
-  const own = belief.chances[asked] ?? 0;
+  const own = cellOf(belief.chances, asked);
   let bits = 0;
   for (const other of about) {
-    const chance = belief.chances[other] ?? 0;
+    const chance = cellOf(belief.chances, other);
     const both = other === asked ? own : bothKnown(belief, asked, other);
     let after = 0;
     for (const answer of PLACEMENT_ANSWERS) {

@@ -3,6 +3,7 @@
  * their worth; and after it, what each of them makes the best come to where it is in or out.
  * O(2^candidates) at worst; the bound, by the minutes that are left, cuts nearly all of it.
  */
+import { cellOf } from "../grid.js";
 import { PLAN_WEIGHTS } from "./weights.js";
 import type { Effort } from "../syllabus/effort.js";
 import type { Phase } from "./block.js";
@@ -269,7 +270,7 @@ class Search {
   private priceAt(minuteWorth: number): void {
     this.minuteWorth = minuteWorth;
     this.beyond = this.candidates.map((one) => one.worth - minuteWorth * one.minutes);
-    const beyond = (place: number) => this.beyond[place] ?? 0;
+    const beyond = (place: number) => cellOf(this.beyond, place);
     this.byBeyond = [...this.candidates.keys()].sort((one, other) => beyond(other) - beyond(one));
   }
 
@@ -283,12 +284,12 @@ class Search {
 
   /** Of the effort of a candidate, how many the branch has. */
   private sameAs(place: number): number {
-    return this.counts[this.efforts[place] ?? -1] ?? 0;
+    return cellOf(this.counts, cellOf(this.efforts, place));
   }
 
   private add(place: number, times: 1 | -1): void {
-    const [effort = -1, group] = [this.efforts[place], this.groups.of[place]];
-    this.counts[effort] = (this.counts[effort] ?? 0) + times;
+    const [effort, group] = [cellOf(this.efforts, place), this.groups.of[place]];
+    this.counts[effort] = cellOf(this.counts, effort) + times;
     if (group !== undefined) group.taken += times;
     this.taken[place] = times > 0;
   }
@@ -391,14 +392,14 @@ class Search {
     const room = this.roomWithout(skipped);
     let most = this.minuteWorth * Math.max(0, minutes);
     const pick = (at: number, isForced: boolean) => {
-      const [effort = -1, group] = [this.efforts[at], this.groups.of[at]];
+      const [effort, group] = [cellOf(this.efforts, at), this.groups.of[at]];
       if (group === undefined) return;
-      const left = room[group.index] ?? 0;
-      const same = counts[effort] ?? 0;
+      const left = cellOf(room, group.index);
+      const same = cellOf(counts, effort);
       const mate = this.candidates[at]?.mate ?? null;
       const isBehind = mate !== null && mate < from && this.taken[mate] === false;
       const lost = same * PLAN_WEIGHTS.sameEffort + (isBehind ? PLAN_WEIGHTS.sideBehind : 0);
-      const gain = (this.beyond[at] ?? 0) - lost;
+      const gain = cellOf(this.beyond, at) - lost;
       if (!isForced && (gain <= 0 || left <= 0)) return;
       room[group.index] = left - 1;
       counts[effort] = same + 1;
@@ -415,8 +416,8 @@ class Search {
   private canBetter(from: number, gained: number, minutes: number, most: number): boolean {
     for (let at = 0; at < this.candidates.length; at += 1) {
       if (this.isKept(at)) continue;
-      const withIt = (this.canBe[at] === true ? (this.with[at] ?? 0) : Infinity) + HAIR;
-      const without = (this.without[at] ?? 0) + HAIR;
+      const withIt = (this.canBe[at] === true ? cellOf(this.with, at) : Infinity) + HAIR;
+      const without = cellOf(this.without, at) + HAIR;
       if (at < from) {
         if (most > (this.taken[at] === true ? withIt : without)) return true;
         continue;

@@ -1,11 +1,11 @@
 /** What a class plan is held against: one drill for everybody at a time, and the most that any plan could have. */
 import { restore, snapshotOf } from "./class-search.js";
-import { NONE, weighed, type ClassTable } from "./class-table.js";
+import { weighed, type ClassTable } from "./class-table.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
 /** What the `times`-th turn at a skill counts, by the minute. */
 function worthOf(table: ClassTable, student: number, skill: number, times: number): number {
-  return (table.options[student]?.[skill]?.worth ?? 0) * CLASS_WEIGHTS.again ** times;
+  return (table.options.at(student, skill)?.worth ?? 0) * CLASS_WEIGHTS.again ** times;
 }
 
 const total = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0);
@@ -19,13 +19,14 @@ function turnsOf(table: ClassTable): readonly number[] {
 /** Puts all who may do a skill at stations of it, as many to each as can be seen; the others stand by. */
 function spread(table: ClassTable, turn: number, skill: number): void {
   const able = table.students.flatMap((_, student) =>
-    table.isHere(student, turn) && table.options[student]?.[skill] !== undefined ? [student] : [],
+    table.isHere(student, turn) && table.options.at(student, skill) !== null ? [student] : [],
   );
   const groups = Math.min(table.stations, Math.ceil(able.length / CLASS_LIMITS.group));
-  table.skillAt[turn] = (table.skillAt[turn] ?? []).map(() => skill);
-  const places = table.students.map(() => NONE);
-  able.forEach((student, place) => (places[student] = Math.floor((place * groups) / able.length)));
-  table.stationOf[turn] = places;
+  for (let station = 0; station < table.skillAt.width; station += 1) table.skillAt.put(turn, station, skill);
+  for (const student of table.students.keys()) table.stationOf.put(turn, student, null);
+  able.forEach((student, place) =>
+    table.stationOf.put(turn, student, Math.floor((place * groups) / able.length)),
+  );
 }
 
 /**

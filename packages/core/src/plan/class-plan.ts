@@ -7,6 +7,7 @@ import { classBound, sameForAll } from "./class-bound.js";
 import { searchClass } from "./class-search.js";
 import { ClassTable } from "./class-table.js";
 import { classTimes } from "./class-times.js";
+import { faultsOf, settle, writtenPlan } from "./class-written.js";
 import type {
   ClassAsked,
   ClassBefore,
@@ -98,7 +99,7 @@ export function planClass(
   const inOrder = (one: PlannedStudent, other: PlannedStudent) =>
     (places.get(one.id) ?? 0) - (places.get(other.id) ?? 0);
   const planned = () => {
-    const plan = table.plan();
+    const plan = writtenPlan(table);
     return { ...plan, students: [...plan.students].sort(inOrder) };
   };
   const planOf = (): ClassPlan => ({
@@ -107,8 +108,9 @@ export function planClass(
     ...planned(),
     room,
     ...measures,
-    faults: [...idleFault, ...table.faults()],
+    faults: [...idleFault, ...faultsOf(table)],
   });
   searchClass(table, asked.seed, (share) => onProgress(share, planOf()));
+  settle(table);
   return planOf();
 }

@@ -1,273 +1,320 @@
 /**
- * The search for a class plan: turns are filled one after another, then the whole is annealed by moves
- * of one student, swaps of two, and another skill for a station. Its length is fixed by the size of the
- * class and not by a clock, so that the same question has the same answer.
+ * The search for a class plan. A turn is solved with all others as they stand: its skills are exchanged one by
+ * one for whatever lets everybody be better placed. Turns are solved in order, then shaken and solved again, and
+ * a result that is a little worse is gone on from while the search is young. Its length is fixed by the size of
+ * the class and not by a clock, so that the same question has the same answer.
  */
+import { cellOf, type Grid } from "../grid.js";
 import { between, randomFrom, type Random } from "../random.js";
-import { NONE, weighed, type ClassTable } from "./class-table.js";
-import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
+import { weighed, type ClassTable, type Numbered } from "./class-table.js";
+import { CLASS_WEIGHTS } from "./weights.js";
 
-/** Moves tried for each student and turn, and the least for a small class. */
-const MOVES_A_PLACE = 150;
-const LEAST_MOVES = 8000;
-/** Minutes that a worse plan may lose and still be taken one time in e, at first and at last. */
-const WARM = 3;
-const COLD = 0.05;
+/** How often the whole is shaken and solved again: so often for so many turns of students, within bounds. */
+const SHAKES = { places: 12000, least: 60, most: 500 } as const;
+/** Minutes that a worse plan may lose and still be gone on from one time in e, at first and at last. */
+const WARM = 2;
+const COLD = 0.2;
+/** A plan that is worse by so many times that after its turns were solved once is given up. */
+const HOPELESS = 3;
+const PASSES = 3;
 const REPORTS = 20;
-/** Shares of the moves: one student, two that swap; the rest give a station another skill. */
-const MOVE_SHARE = 0.45;
-const SWAP_SHARE = 0.8;
-
-/** What a turn at a skill counts for a student by the minute, after the turns before it. */
-function worthAt(table: ClassTable, student: number, turn: number, skill: number): number {
-  const option = table.options[student]?.[skill];
-  if (option === undefined) return -1;
-  let worth = option.worth;
-  for (let before = 0; before < turn; before += 1) {
-    const was = table.optionAt(student, before);
-    if (was?.subject === option.subject) worth *= CLASS_WEIGHTS.again;
-    if (before === turn - 1 && was?.effort === option.effort) worth *= CLASS_WEIGHTS.sameEffort;
-  }
-  return worth;
-}
-
-/** Puts everybody who is here where a turn counts most for them, those first who lose most elsewhere. */
-function placeAll(table: ClassTable, turn: number): void {
-  const skills = table.skillAt[turn] ?? [];
-  const places = table.stationOf[turn];
-  if (places === undefined) return;
-  const wishes = table.students.flatMap((_, student) => {
-    places[student] = NONE;
-    if (!table.isHere(student, turn)) return [];
-    const worths = skills.map((skill) => (skill === NONE ? -2 : worthAt(table, student, turn, skill)));
-    const [first = 0, second = -1] = [...worths].sort((one, other) => other - one);
-    return [{ student, worths, regret: first - second }];
-  });
-  wishes.sort((one, other) => other.regret - one.regret || one.student - other.student);
-  const taken = skills.map(() => 0);
-  for (const { student, worths } of wishes) {
-    const pin = table.pinOfStudent(turn, student);
-    const isAllowed = pin !== NONE && (worths[pin] ?? -1) >= 0;
-    // In a large group each has less of the eyes that are there.
-    const seen = (station: number) => Math.min(1, CLASS_LIMITS.group / ((taken[station] ?? 0) + 1));
-    const order = worths.map((worth, station) => ({
-      worth: worth > 0 ? worth * seen(station) : worth,
-      station,
-    }));
-    order.sort((one, other) => other.worth - one.worth);
-    const station = isAllowed ? pin : (order[0]?.station ?? NONE);
-    places[student] = station;
-    if (station !== NONE) taken[station] = (taken[station] ?? 0) + 1;
-  }
-}
-
-/** Chooses the skills of a turn by what each adds to what the ones before it give. */
-function fillTurn(table: ClassTable, turn: number): void {
-  const row = table.skillAt[turn];
-  if (row === undefined) return;
-  const present = table.students.flatMap((_, student) => (table.isHere(student, turn) ? [student] : []));
-  const best = table.students.map(() => -1);
-  const takeIn = (station: number, skill: number) => {
-    row[station] = skill;
-    for (const student of present)
-      best[student] = Math.max(best[student] ?? -1, worthAt(table, student, turn, skill));
-  };
-  const open: number[] = [];
-  for (let station = 0; station < table.stations; station += 1) {
-    const pin = table.pinOfStation(turn, station);
-    if (pin === NONE) open.push(station);
-    else takeIn(station, pin);
-  }
-  // What somebody is pinned to has the narrowest choice, and goes first.
-  const isPinnedTo = (station: number) =>
-    present.some((student) => table.pinOfStudent(turn, student) === station);
-  open.sort((one, other) => Number(isPinnedTo(other)) - Number(isPinnedTo(one)) || one - other);
-  for (const station of open) {
-    const suits = table.skills.map((_, skill) => table.suitsPins(turn, station, skill));
-    const isPossible = suits.includes(true);
-    const gains = table.skills.map((_, skill) =>
-      isPossible && suits[skill] === false
-        ? -1
-        : present.reduce(
-            (sum, student) => sum + Math.max(0, worthAt(table, student, turn, skill) - (best[student] ?? -1)),
-            0,
-          ),
-    );
-    takeIn(station, gains.indexOf(Math.max(...gains)));
-  }
-  placeAll(table, turn);
-}
+/** Of the skills that a station could have, so many are tried out: those that promise most. */
+const TRIED = 3;
+/** How often the stations of a turn are gone through. */
+const ROUNDS = 2;
+/** Stations of a turn that a shake gives other skills, at most. */
+const SHAKEN = 2;
+/** What company can make good for one who moves, by the minute, about. */
+const NEAR = 0.5;
+const HAIR = 1e-9;
 
 interface Snapshot {
-  readonly skills: readonly (readonly number[])[];
-  readonly places: readonly (readonly number[])[];
+  readonly skills: Grid<Numbered>;
+  readonly places: Grid<Numbered>;
 }
 
-export function snapshotOf(table: ClassTable): Snapshot {
-  return { skills: table.skillAt.map((row) => [...row]), places: table.stationOf.map((row) => [...row]) };
+export function snapshotOf({ skillAt, stationOf }: ClassTable): Snapshot {
+  return { skills: skillAt.copy(), places: stationOf.copy() };
 }
 
 export function restore(table: ClassTable, { skills, places }: Snapshot): void {
-  skills.forEach((row, turn) => table.skillAt.splice(turn, 1, [...row]));
-  places.forEach((row, turn) => table.stationOf.splice(turn, 1, [...row]));
+  for (let turn = 0; turn < table.minutes.length; turn += 1) {
+    table.skillAt.putRow(turn, skills.row(turn));
+    table.stationOf.putRow(turn, places.row(turn));
+  }
 }
 
-class Annealing {
-  private readonly students: number[];
-  private readonly turns: number[];
+/** By skill: what all of a student's turns count if they do it in one of them; null where they may not. */
+type Worths = readonly (number | null)[];
+
+/** What each skill would count for each student, kept by what they do in their other turns. */
+class Ledger {
+  private readonly known = new Map<string, Worths>();
+
+  constructor(private readonly table: ClassTable) {}
+
+  worths(student: number, turn: number): Worths {
+    const { table } = this;
+    let key = `${student} ${turn}`;
+    for (let other = 0; other < table.minutes.length; other += 1)
+      if (other !== turn) key += ` ${table.skillOf(student, other)}`;
+    const known = this.known.get(key);
+    if (known !== undefined) return known;
+    const worths = table.skills.map((_, skill) => {
+      const option = table.options.at(student, skill);
+      return option === null ? null : weighed(table.scoreWith(student, turn, option));
+    });
+    this.known.set(key, worths);
+    return worths;
+  }
+}
+
+/** Where one is best added to so many: least where nobody has company yet. */
+const preference = (many: number) => (many === 1 ? -1 : many);
+
+/** One turn with the others as they stand. */
+class Turn {
+  private readonly present: readonly number[];
+  /** By student; none for who is not here. */
+  private readonly worths: readonly Worths[];
+  private value: number;
+
+  constructor(
+    private readonly table: ClassTable,
+    private readonly turn: number,
+    ledger: Ledger,
+  ) {
+    this.present = table.students.flatMap((_, student) => (table.isHere(student, turn) ? [student] : []));
+    this.worths = table.students.map((_, student) =>
+      table.isHere(student, turn) ? ledger.worths(student, turn) : [],
+    );
+    this.value = this.scored();
+  }
+
+  /** What this turn and all who are here count. */
+  private scored(): number {
+    let sum = weighed(this.table.turnScore(this.turn));
+    for (const student of this.present) sum += this.worthNow(student);
+    return sum;
+  }
+
+  private worthOf(student: number, skill: number): number | null {
+    return this.worths[student]?.[skill] ?? null;
+  }
+
+  private worthNow(student: number): number {
+    const { table, turn } = this;
+    const station = table.stationOf.at(turn, student);
+    const skill = station === null ? null : table.skillAt.at(turn, station);
+    return (
+      (skill === null ? null : this.worthOf(student, skill)) ?? weighed(table.scoreWith(student, turn, null))
+    );
+  }
+
+  /** Puts everybody where they count most; where that is the same, with whoever is alone, or where fewer are. */
+  placeAll(): void {
+    const { table, turn } = this;
+    const taken = Array.from({ length: table.skillAt.width }, () => 0);
+    const led = new Set<number>();
+    for (const student of this.present) {
+      const pin = table.pinOfStudent(turn, student);
+      let best: { readonly station: number; readonly worth: number } | null = null;
+      for (let station = 0; station < table.stations; station += 1) {
+        const skill = table.skillAt.at(turn, station);
+        const worth = skill === null ? null : this.worthOf(student, skill);
+        if (worth === null) continue;
+        const isLed = table.optionThere(student, turn, station)?.watch === "coach";
+        if (isLed && station !== pin && !led.has(station) && led.size >= table.asked.coaches) continue;
+        const isBetter =
+          best === null ||
+          worth > best.worth + HAIR ||
+          (worth > best.worth - HAIR &&
+            preference(cellOf(taken, station)) < preference(cellOf(taken, best.station)));
+        if (station === pin || (isBetter && best?.station !== pin)) best = { station, worth };
+      }
+      // Who may do nothing of what is done stands at the first station until the search finds better.
+      const station = best?.station ?? 0;
+      if (table.optionThere(student, turn, station)?.watch === "coach") led.add(station);
+      table.stationOf.put(turn, student, station);
+      taken[station] = cellOf(taken, station) + 1;
+    }
+  }
+
+  /** Exchanges the skill of each station in turn for what lets everybody count most. Returns whether anything is better. */
+  solve(): boolean {
+    const before = this.value;
+    for (let round = 0; round < ROUNDS; round += 1) {
+      let isBetter = false;
+      for (let station = 0; station < this.table.stations; station += 1) {
+        if (this.table.pinOfStation(this.turn, station) === null && this.exchange(station)) isBetter = true;
+      }
+      if (!isBetter) break;
+    }
+    this.polish();
+    return this.value > before + HAIR;
+  }
+
+  /** What everybody would count more with a skill at a station, if each could stand where they like. */
+  private promises(station: number): readonly { readonly skill: number; readonly gain: number }[] {
+    const { table, turn } = this;
+    const gains = table.skills.map(() => 0);
+    for (const student of this.present) {
+      let most: number | null = null;
+      for (let other = 0; other < table.stations; other += 1) {
+        const skill = other === station ? null : table.skillAt.at(turn, other);
+        const worth = skill === null ? null : this.worthOf(student, skill);
+        if (worth !== null && (most === null || worth > most)) most = worth;
+      }
+      // Whoever has nowhere else gains all that there is.
+      const rest = most ?? -CLASS_WEIGHTS.forbidden;
+      cellOf(this.worths, student).forEach((worth, skill) => {
+        if (worth !== null && worth > rest) gains[skill] = cellOf(gains, skill) + worth - rest;
+      });
+    }
+    const promises = gains.flatMap((gain, skill) =>
+      table.suitsPins(turn, station, skill) ? [{ skill, gain }] : [],
+    );
+    return promises.sort((one, other) => other.gain - one.gain);
+  }
+
+  private exchange(station: number): boolean {
+    const { table, turn } = this;
+    const [skills, places] = [table.skillAt.row(turn), table.stationOf.row(turn)];
+    let best = { skill: table.skillAt.at(turn, station), places, value: this.value };
+    for (const { skill } of this.promises(station).slice(0, TRIED)) {
+      if (skill === skills[station]) continue;
+      table.skillAt.put(turn, station, skill);
+      this.placeAll();
+      const value = this.scored();
+      if (value > best.value + HAIR) best = { skill, places: table.stationOf.row(turn), value };
+    }
+    table.skillAt.put(turn, station, best.skill);
+    table.stationOf.putRow(turn, best.places);
+    const isBetter = best.value > this.value + HAIR;
+    this.value = best.value;
+    return isBetter;
+  }
+
+  /** Moves students one by one while that is better for all together. */
+  private polish(): void {
+    const { table, turn } = this;
+    const near = NEAR * cellOf(table.working, turn);
+    let together = weighed(table.turnScore(turn));
+    for (const student of this.present) {
+      if (table.pinOfStudent(turn, student) !== null) continue;
+      let [from, worth] = [table.stationOf.at(turn, student), this.worthNow(student)];
+      for (let station = 0; station < table.stations; station += 1) {
+        if (station === from || table.optionThere(student, turn, station) === null) continue;
+        table.stationOf.put(turn, student, station);
+        const there = this.worthNow(student);
+        if (there + near < worth && together > -CLASS_WEIGHTS.forbidden / 2) {
+          table.stationOf.put(turn, student, from);
+          continue;
+        }
+        const group = weighed(table.turnScore(turn));
+        const gain = there + group - worth - together;
+        if (gain > HAIR) {
+          this.value += gain;
+          [from, worth, together] = [station, there, group];
+        } else table.stationOf.put(turn, student, from);
+      }
+    }
+  }
+}
+
+/** A plan in the making that is shaken and solved. */
+class Search {
+  private readonly ledger: Ledger;
 
   constructor(
     private readonly table: ClassTable,
     private readonly random: Random,
   ) {
-    this.students = table.students.map((_, student) => weighed(table.studentScore(student)));
-    this.turns = table.minutes.map((_, turn) => weighed(table.turnScore(turn)));
+    this.ledger = new Ledger(table);
   }
 
   total(): number {
-    return [...this.students, ...this.turns.slice(this.table.firstOpen)].reduce((sum, one) => sum + one, 0);
-  }
-
-  /** Tries one change of a turn; keeps it where it is better, or not much worse for the temperature. Returns what it gained. */
-  step(temperature: number): number {
-    const { table, random } = this;
-    const turn = between(random, table.firstOpen, table.minutes.length - 1);
-    const draw = random();
-    if (draw < MOVE_SHARE) return this.move(turn, temperature);
-    return draw < SWAP_SHARE ? this.swap(turn, temperature) : this.reskill(turn, temperature);
-  }
-
-  private anyone(): number {
-    return between(this.random, 0, this.table.students.length - 1);
-  }
-
-  private canMove(turn: number, student: number): boolean {
-    return this.table.isHere(student, turn) && this.table.pinOfStudent(turn, student) === NONE;
-  }
-
-  private move(turn: number, temperature: number): number {
     const { table } = this;
-    const student = this.anyone();
-    const station = between(this.random, 0, table.stations - 1);
-    const places = table.stationOf[turn];
-    const from = places?.[student] ?? NONE;
-    const skill = table.skillAt[turn]?.[station] ?? NONE;
-    if (places === undefined || from === station || !this.canMove(turn, student)) return 0;
-    if (table.options[student]?.[skill] === undefined) return 0;
-    places[student] = station;
-    return this.settle(turn, [student], temperature, () => {
-      places[student] = from;
-    });
+    let sum = 0;
+    for (let student = 0; student < table.students.length; student += 1)
+      sum += weighed(table.studentScore(student));
+    for (let turn = table.firstOpen; turn < table.minutes.length; turn += 1)
+      sum += weighed(table.turnScore(turn));
+    return sum;
   }
 
-  private swap(turn: number, temperature: number): number {
+  /** The first plan: what is pinned, then a station after another, each as its turn's best. */
+  fill(turn: number): void {
     const { table } = this;
-    const one = this.anyone();
-    const other = this.anyone();
-    const places = table.stationOf[turn];
-    const oneAt = places?.[one] ?? NONE;
-    const otherAt = places?.[other] ?? NONE;
-    if (places === undefined || oneAt === otherAt) return 0;
-    if (!this.canMove(turn, one) || !this.canMove(turn, other)) return 0;
-    const set = (first: number, second: number) => {
-      places[one] = first;
-      places[other] = second;
-    };
-    set(otherAt, oneAt);
-    return this.settle(turn, [one, other], temperature, () => set(oneAt, otherAt));
+    for (let station = 0; station < table.stations; station += 1)
+      table.skillAt.put(turn, station, table.pinOfStation(turn, station));
+    new Turn(table, turn, this.ledger).placeAll();
+    new Turn(table, turn, this.ledger).solve();
   }
 
-  private reskill(turn: number, temperature: number): number {
+  private anyTurn(): number {
+    return between(this.random, this.table.firstOpen, this.table.minutes.length - 1);
+  }
+
+  /** Gives stations of a turn other skills, out of what somebody would like. */
+  shake(): number {
     const { table, random } = this;
-    const station = between(random, 0, table.stations - 1);
-    const wishes = table.students[this.anyone()]?.options ?? [];
-    const wish = wishes[Math.floor(wishes.length * random() ** 2)];
-    const row = table.skillAt[turn];
-    if (row === undefined || wish === undefined || table.pinOfStation(turn, station) !== NONE) return 0;
-    const skill = table.skills.indexOf(wish.subject);
-    if (skill === row[station] || !table.suitsPins(turn, station, skill)) return 0;
-    const before = { skill: row[station] ?? NONE, places: [...(table.stationOf[turn] ?? [])] };
-    row[station] = skill;
-    const touched = this.gather(turn, station);
-    return this.settle(turn, touched, temperature, () => {
-      row[station] = before.skill;
-      table.stationOf[turn]?.splice(0, before.places.length, ...before.places);
-    });
+    const turn = this.anyTurn();
+    const many = between(random, 1, SHAKEN);
+    for (let time = 0; time < many; time += 1) {
+      const station = between(random, 0, table.stations - 1);
+      const wishes = cellOf(table.students, between(random, 0, table.students.length - 1)).options;
+      const skill = table.skills.indexOf(cellOf(wishes, Math.floor(wishes.length * random() ** 2)).subject);
+      if (table.pinOfStation(turn, station) !== null || !table.suitsPins(turn, station, skill)) continue;
+      table.skillAt.put(turn, station, skill);
+    }
+    new Turn(table, turn, this.ledger).placeAll();
+    return turn;
   }
 
   /**
-   * Puts who gains by a station's new skill there, as many as can be seen, and who may not do it elsewhere;
-   * answers whom that touches, those who stay there among them.
+   * Solves every open turn, the shaken one last, and again while that makes something better and the whole is
+   * worth at least so much.
    */
-  private gather(turn: number, station: number): readonly number[] {
+  solveAll(last: number, least: number): void {
     const { table } = this;
-    const skills = table.skillAt[turn] ?? [];
-    const places = table.stationOf[turn] ?? [];
-    const worth = (student: number, at: number) => worthAt(table, student, turn, skills[at] ?? NONE);
-    const touched: number[] = [];
-    const wishes: { readonly student: number; readonly gain: number }[] = [];
-    places.forEach((at, student) => {
-      if (at === station) touched.push(student);
-      if (at === NONE || !this.canMove(turn, student)) return;
-      const there = worth(student, station);
-      if (at === station) {
-        if (there >= 0) return;
-        const order = skills
-          .map((_, to) => to)
-          .sort((one, other) => worth(student, other) - worth(student, one));
-        places[student] = order[0] ?? at;
-      } else if (there > worth(student, at)) {
-        wishes.push({ student, gain: there - worth(student, at) });
-      }
-    });
-    wishes.sort((one, other) => other.gain - one.gain || one.student - other.student);
-    const free = Math.max(0, CLASS_LIMITS.group - places.filter((at) => at === station).length);
-    for (const { student } of wishes.slice(0, free)) {
-      places[student] = station;
-      touched.push(student);
+    const open = table.minutes.map((_, turn) => turn).slice(table.firstOpen);
+    const start = last - table.firstOpen + 1;
+    const order = [...open.slice(start), ...open.slice(0, start)];
+    for (let round = 0; round < PASSES; round += 1) {
+      const better = order.filter((turn) => new Turn(table, turn, this.ledger).solve());
+      if (better.length === 0 || this.total() < least) return;
     }
-    return touched;
-  }
-
-  private settle(turn: number, students: readonly number[], temperature: number, undo: () => void): number {
-    const { table } = this;
-    const turnScore = weighed(table.turnScore(turn));
-    const scores = students.map((student) => weighed(table.studentScore(student)));
-    let gain = turnScore - (this.turns[turn] ?? 0);
-    students.forEach((student, place) => (gain += (scores[place] ?? 0) - (this.students[student] ?? 0)));
-    if (gain < 0 && this.random() >= Math.exp(gain / temperature)) {
-      undo();
-      return 0;
-    }
-    this.turns[turn] = turnScore;
-    students.forEach((student, place) => (this.students[student] = scores[place] ?? 0));
-    return gain;
   }
 }
 
 /** Fills the open turns of the table with the best plan found. `onReport` is called twenty times with the table at the best so far. */
 export function searchClass(table: ClassTable, seed: number, onReport: (share: number) => void): void {
-  for (let turn = table.firstOpen; turn < table.minutes.length; turn += 1) fillTurn(table, turn);
+  const random = randomFrom(seed);
+  const search = new Search(table, random);
+  for (let turn = table.firstOpen; turn < table.minutes.length; turn += 1) search.fill(turn);
   const open = table.minutes.length - table.firstOpen;
   if (open === 0) return;
-  const annealing = new Annealing(table, randomFrom(seed));
-  const moves = Math.max(LEAST_MOVES, MOVES_A_PLACE * table.students.length * open);
-  const cooling = (COLD / WARM) ** (1 / moves);
-  let value = annealing.total();
-  let best = { value, snapshot: snapshotOf(table) };
+  search.solveAll(table.minutes.length - 1, -Infinity);
+  let here = { value: search.total(), snapshot: snapshotOf(table) };
+  let best = here;
+  const { places, least, most } = SHAKES;
+  const shakes = Math.round(Math.min(most, Math.max(least, places / (table.students.length * open))));
+  const cooling = (COLD / WARM) ** (1 / shakes);
   let temperature = WARM;
-  const every = Math.ceil(moves / REPORTS);
-  for (let move = 1; move <= moves; move += 1) {
-    value += annealing.step(temperature);
+  for (let shake = 1; shake <= shakes; shake += 1) {
+    search.solveAll(search.shake(), here.value - HOPELESS * temperature);
+    const value = search.total();
+    if (value >= here.value || random() < Math.exp((value - here.value) / temperature))
+      here = { value, snapshot: snapshotOf(table) };
+    else restore(table, here.snapshot);
+    if (here.value > best.value + HAIR) best = here;
     temperature *= cooling;
-    if (value > best.value + 1e-9) best = { value, snapshot: snapshotOf(table) };
-    if (move % every === 0 && move < moves) {
-      const here = snapshotOf(table);
+    if (shake % Math.ceil(shakes / REPORTS) === 0 && shake < shakes) {
       restore(table, best.snapshot);
-      onReport(move / moves);
-      restore(table, here);
+      onReport(shake / shakes);
+      restore(table, here.snapshot);
     }
   }
   restore(table, best.snapshot);
-  table.settle();
 }

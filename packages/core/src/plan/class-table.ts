@@ -3,12 +3,10 @@
  * Every move of the search is scored from the students and the turn that it touches. Memory
  * O(students × skills), a student's score O(turns²), a turn's O(students + stations).
  */
-import type { ClassAsked, ClassBefore, ClassFault, ClassPlan, ClassStudent, Place } from "./class.js";
-import { WATCHES, type ClassOption, type Watch } from "./class-option.js";
+import { cellOf, Grid } from "../grid.js";
+import type { ClassAsked, ClassBefore, ClassStudent } from "./class.js";
+import type { ClassOption } from "./class-option.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
-
-/** No station, or no skill. */
-export const NONE = -1;
 
 interface ClassTableContext {
   readonly asked: ClassAsked;
@@ -20,7 +18,10 @@ interface ClassTableContext {
   readonly room: number | null;
 }
 
-type Option = ClassOption | undefined;
+/** What somebody may do of a skill; null where they may not. */
+type Option = ClassOption | null;
+/** The number of a station or of a skill; null for none. */
+export type Numbered = number | null;
 
 /** Minutes that count, and how far something stands against them that is not to be. */
 export interface Scored {
@@ -44,35 +45,50 @@ interface Group {
   needsCoach: boolean;
 }
 
-function emptyGroup(): Group {
-  return { many: 0, roped: 0, ropeless: 0, idleShows: 0, risky: 0, needsCoach: false };
+const emptyGroup = (): Group => ({
+  ...{ many: 0, roped: 0, ropeless: 0, idleShows: 0, risky: 0 },
+  needsCoach: false,
+});
+
+function clear(group: Group): void {
+  group.many = 0;
+  group.roped = 0;
+  group.ropeless = 0;
+  group.idleShows = 0;
+  group.risky = 0;
+  group.needsCoach = false;
 }
 
 export class ClassTable {
+  readonly asked: ClassAsked;
+  readonly before: ClassBefore;
   /** Every skill that anybody here may do. */
   readonly skills: readonly string[];
   readonly students: readonly ClassStudent[];
   readonly minutes: readonly number[];
   /** Minutes of each turn at the drill itself. */
   readonly working: readonly number[];
+  /** Stations that turns which are open may have; turns that were done may have had more. */
   readonly stations: number;
   /** Turns before this one stay as they are. */
   readonly firstOpen: number;
   /** Jumpers at once in the hall: half of a group jumps while the others count. */
   private readonly room: number;
-  /** By student and skill; undefined where it may not be done. */
-  readonly options: readonly (readonly Option[])[];
-  /** By turn and station: the skill's number. */
-  readonly skillAt: number[][];
-  /** By turn and student: the station, `NONE` for who is not there. */
-  readonly stationOf: number[][];
+  /** By student and skill. */
+  readonly options: Grid<Option>;
+  /** By turn and station: the skill. */
+  readonly skillAt: Grid<Numbered>;
+  /** By turn and student: the station, null for who is not there. */
+  readonly stationOf: Grid<Numbered>;
   /** By student: whether anything is begun that they may do. */
   private readonly hasBegun: readonly boolean[];
-  private readonly asked: ClassAsked;
-  private readonly before: ClassBefore;
   /** By turn and station, what a pin asks; by turn and student, where a pin has them. */
-  private readonly pinnedSkill: readonly (readonly number[])[];
-  private readonly pinnedStation: readonly (readonly number[])[];
+  private readonly pinnedSkill: Grid<Numbered>;
+  private readonly pinnedStation: Grid<Numbered>;
+  /** What the student whose turns are scored does in each. */
+  private readonly done: Option[];
+  /** Who stands together in the turn that is scored, by station. */
+  private readonly groups: readonly Group[];
 
   constructor({ asked, students, minutes, before, stations, room }: ClassTableContext) {
     this.asked = asked;
@@ -86,72 +102,79 @@ export class ClassTable {
     this.room = room ?? Infinity;
     this.skills = [...new Set(students.flatMap((one) => one.options.map((option) => option.subject)))];
     const numberOf = new Map(this.skills.map((subject, place) => [subject, place]));
-    this.options = students.map(({ options }) => {
-      const bySubject = new Map(options.map((option) => [option.subject, option]));
-      return this.skills.map((subject) => bySubject.get(subject));
-    });
+    const bySubject = students.map(
+      ({ options }) => new Map(options.map((option) => [option.subject, option])),
+    );
+    this.options = new Grid(
+      students.length,
+      this.skills.length,
+      (student, skill) => bySubject[student]?.get(this.skills[skill] ?? "") ?? null,
+    );
     this.hasBegun = students.map(({ options }) => options.some((option) => option.isBegun));
-    this.skillAt = minutes.map((_, turn) =>
-      Array.from({ length: widest }, (_none, station) => {
-        const subject = before.rotations[turn]?.stations[station]?.subject;
-        return subject === undefined || subject === null ? NONE : (numberOf.get(subject) ?? NONE);
-      }),
-    );
+    this.skillAt = new Grid(minutes.length, widest, (turn, station) => {
+      const subject = before.rotations[turn]?.stations[station]?.subject ?? null;
+      return subject === null ? null : (numberOf.get(subject) ?? null);
+    });
     const kept = new Map(before.students.map((one) => [one.id, one.places]));
-    this.stationOf = minutes.map((_, turn) =>
-      students.map(({ id }) => kept.get(id)?.[turn]?.station ?? NONE),
+    this.stationOf = new Grid(minutes.length, students.length, (turn, student) =>
+      turn < before.rotations.length
+        ? (kept.get(students[student]?.id ?? "")?.[turn]?.station ?? null)
+        : null,
     );
-    this.pinnedSkill = this.numbersOf(asked.stationPins, stations, (pin) => [
-      pin.station,
-      numberOf.get(pin.subject) ?? NONE,
-    ]);
-    this.pinnedStation = this.numbersOf(asked.placePins, students.length, (pin) => [
-      students.findIndex((one) => one.id === pin.student),
-      pin.station < stations ? pin.station : NONE,
-    ]);
-  }
-
-  private numbersOf<T extends { readonly rotation: number }>(
-    pins: readonly T[],
-    width: number,
-    of: (pin: T) => readonly [at: number, value: number],
-  ): number[][] {
-    const numbers = this.minutes.map(() => Array.from({ length: width }, () => NONE));
-    for (const pin of pins) {
-      const [at, value] = of(pin);
-      const row = numbers[pin.rotation];
-      if (row !== undefined && at >= 0 && at < width) row[at] = value;
+    this.pinnedSkill = new Grid(minutes.length, widest, () => null);
+    for (const { rotation, station, subject } of asked.stationPins) {
+      if (rotation < minutes.length && station < stations)
+        this.pinnedSkill.put(rotation, station, numberOf.get(subject) ?? null);
     }
-    return numbers;
+    this.pinnedStation = new Grid(minutes.length, students.length, () => null);
+    const placeOf = new Map(students.map(({ id }, place) => [id, place]));
+    for (const { rotation, station, student } of asked.placePins) {
+      const place = placeOf.get(student);
+      if (rotation < minutes.length && station < stations && place !== undefined)
+        this.pinnedStation.put(rotation, place, station);
+    }
+    this.done = minutes.map(() => null);
+    this.groups = Array.from({ length: widest }, emptyGroup);
   }
 
   isHere(student: number, turn: number): boolean {
-    const { from = 0, until = Infinity } = this.students[student] ?? {};
+    const { from = 0, until = Infinity } = cellOf(this.students, student);
     return turn >= from && turn < until;
   }
 
-  pinOfStation(turn: number, station: number): number {
-    return this.pinnedSkill[turn]?.[station] ?? NONE;
+  pinOfStation(turn: number, station: number): Numbered {
+    return this.pinnedSkill.at(turn, station);
   }
 
-  pinOfStudent(turn: number, student: number): number {
-    return this.pinnedStation[turn]?.[student] ?? NONE;
+  pinOfStudent(turn: number, student: number): Numbered {
+    return this.pinnedStation.at(turn, student);
   }
 
   /** Whether everybody who is pinned to a station in a turn may do a skill. */
   suitsPins(turn: number, station: number, skill: number): boolean {
+    if (this.asked.placePins.length === 0) return true;
     return this.students.every(
       (_, student) =>
-        this.pinOfStudent(turn, student) !== station || this.options[student]?.[skill] !== undefined,
+        this.pinOfStudent(turn, student) !== station || this.options.at(student, skill) !== null,
     );
   }
 
-  /** What a student does in a turn; undefined where they may not, or are not there. */
+  /** What a student would do at a station; null where they may not, or nothing is done there. */
+  optionThere(student: number, turn: number, station: number): Option {
+    const skill = this.skillAt.at(turn, station);
+    return skill === null ? null : this.options.at(student, skill);
+  }
+
+  /** What a student does in a turn; null where they may not, or are not there. */
   optionAt(student: number, turn: number): Option {
-    const station = this.stationOf[turn]?.[student] ?? NONE;
-    if (station === NONE) return undefined;
-    const skill = this.skillAt[turn]?.[station] ?? NONE;
-    return skill === NONE ? undefined : this.options[student]?.[skill];
+    const station = this.stationOf.at(turn, student);
+    return station === null ? null : this.optionThere(student, turn, station);
+  }
+
+  /** The number of what a student does in a turn. */
+  skillOf(student: number, turn: number): Numbered {
+    const station = this.stationOf.at(turn, student);
+    return station === null ? null : this.skillAt.at(turn, station);
   }
 
   private isWrongHalf(turn: number): boolean {
@@ -159,33 +182,50 @@ export class ClassTable {
     return (this.asked.hardSkill === "late") !== isLate && this.minutes.length > 1;
   }
 
+  /**
+   * What a student's turn counts by the minute after the turns before it, with `done` for what they do in each.
+   * O(turns).
+   */
+  private worthAfter(option: ClassOption, turn: number): number {
+    const { done } = this;
+    let { worth } = option;
+    for (let before = 0; before < turn; before += 1) {
+      if (done[before] === option) worth *= CLASS_WEIGHTS.again;
+    }
+    if (turn > 0 && done[turn - 1]?.effort === option.effort) worth *= CLASS_WEIGHTS.sameEffort;
+    return option.isNewAndHard && this.isWrongHalf(turn) ? worth * CLASS_WEIGHTS.wrongHalf : worth;
+  }
+
   /** What a student's turns count in minutes; a breach where they are idle or over the limit of multiples. */
   studentScore(student: number): Scored {
-    const { landingsLeft = null, multiplesLeft = null } = this.students[student] ?? {};
+    for (let turn = 0; turn < this.minutes.length; turn += 1) this.done[turn] = this.optionAt(student, turn);
+    return this.scoreOfDone(student);
+  }
+
+  /** The same, if they did something else in one turn. */
+  scoreWith(student: number, changed: number, option: Option): Scored {
+    for (let turn = 0; turn < this.minutes.length; turn += 1)
+      this.done[turn] = turn === changed ? option : this.optionAt(student, turn);
+    return this.scoreOfDone(student);
+  }
+
+  private scoreOfDone(student: number): Scored {
+    const { landingsLeft, multiplesLeft } = cellOf(this.students, student);
     let [score, breach, landings, multiples] = [0, 0, 0, 0];
     let [present, begun] = [0, 0];
-    let last: Option;
     for (let turn = 0; turn < this.minutes.length; turn += 1) {
-      const isFixed = turn < this.firstOpen;
-      const minutes = this.working[turn] ?? 0;
-      if (this.isHere(student, turn)) present += minutes;
-      const option = this.optionAt(student, turn);
-      if (option === undefined) {
-        if (!isFixed && this.isHere(student, turn)) breach += 1;
-        last = undefined;
+      const minutes = cellOf(this.working, turn);
+      const isHere = this.isHere(student, turn);
+      if (isHere) present += minutes;
+      const option = cellOf(this.done, turn);
+      if (option === null) {
+        if (turn >= this.firstOpen && isHere) breach += 1;
         continue;
       }
       if (option.isBegun) begun += minutes;
-      let worth = option.worth * minutes;
-      for (let before = 0; before < turn; before += 1) {
-        if (this.optionAt(student, before) === option) worth *= CLASS_WEIGHTS.again;
-      }
-      if (last?.effort === option.effort) worth *= CLASS_WEIGHTS.sameEffort;
-      if (option.isNewAndHard && this.isWrongHalf(turn)) worth *= CLASS_WEIGHTS.wrongHalf;
-      score += worth;
+      score += this.worthAfter(option, turn) * minutes;
       landings += option.landingsAMinute * minutes;
       multiples += option.multiplesAMinute * minutes;
-      last = option;
     }
     if (this.hasBegun[student] === true) score -= CLASS_WEIGHTS.begun * Math.max(0, present / 2 - begun);
     if (multiplesLeft !== null && multiples > multiplesLeft) breach += 1 + multiples - multiplesLeft;
@@ -196,12 +236,13 @@ export class ClassTable {
 
   /** Who stands together at each station of a turn, in sums. O(students). */
   private groupsAt(turn: number): readonly Group[] {
-    const groups = (this.skillAt[turn] ?? []).map(emptyGroup);
-    const places = this.stationOf[turn] ?? [];
-    for (let student = 0; student < places.length; student += 1) {
-      const option = this.optionAt(student, turn);
-      const group = groups[places[student] ?? NONE];
-      if (option === undefined || group === undefined) continue;
+    const { groups } = this;
+    for (const group of groups) clear(group);
+    for (let student = 0; student < this.students.length; student += 1) {
+      const station = this.stationOf.at(turn, student);
+      const option = station === null ? null : this.optionThere(student, turn, station);
+      if (station === null || option === null) continue;
+      const group = cellOf(groups, station);
       group.many += 1;
       if (option.hasRope) group.roped += option.worth;
       else group.ropeless += option.worth;
@@ -221,7 +262,7 @@ export class ClassTable {
    * it grows with the stations, coaches, helpers, ropes or the floor that there are.
    */
   turnScore(turn: number): Scored {
-    const minutes = this.working[turn] ?? 0;
+    const minutes = cellOf(this.working, turn);
     const groups = this.groupsAt(turn);
     let [lost, here, jumping] = [0, 0, 0];
     let coaches = this.asked.coaches;
@@ -254,148 +295,4 @@ export class ClassTable {
     const turns = this.minutes.map((_, turn) => (turn < this.firstOpen ? 0 : this.turnScore(turn).worth));
     return [...students, ...turns].reduce((sum, worth) => sum + worth, 0);
   }
-
-  private watches(turn: number): readonly Watch[] {
-    const stations = this.skillAt[turn]?.length ?? 0;
-    const asked = Array.from({ length: stations }, (_, station) => {
-      const here = this.students.flatMap((_one, student) =>
-        this.stationOf[turn]?.[student] === station ? (this.optionAt(student, turn) ?? []) : [],
-      );
-      const most = Math.max(0, ...here.map((option) => WATCHES.indexOf(option.watch)));
-      return { station, most, beginners: here.filter((option) => option.watch !== "nobody").length };
-    }).sort((one, other) => other.most - one.most || other.beginners - one.beginners);
-    const watches: Watch[] = Array.from({ length: stations }, () => "nobody");
-    let { coaches, helpers } = this.asked;
-    for (const { station, most } of asked) {
-      if (most === 0) continue;
-      if (most === 1 && helpers > 0) {
-        helpers -= 1;
-        watches[station] = "helper";
-      } else if (coaches > 0) {
-        coaches -= 1;
-        watches[station] = "coach";
-      }
-    }
-    return watches;
-  }
-
-  /** Where a turn may have its stations in another order: nobody is pinned to them, and nothing is. */
-  private isLoose(turn: number, station: number): boolean {
-    return (
-      this.pinOfStation(turn, station) === NONE &&
-      !this.students.some((_, student) => this.pinOfStudent(turn, student) === station)
-    );
-  }
-
-  /** Puts the stations of each turn where most of their students stand already: nobody walks who need not. */
-  settle(): void {
-    for (let turn = Math.max(1, this.firstOpen); turn < this.minutes.length; turn += 1) {
-      const [before = [], now = []] = [this.stationOf[turn - 1], this.stationOf[turn]];
-      const skills = this.skillAt[turn] ?? [];
-      const loose = skills.flatMap((_, station) =>
-        station < this.stations && this.isLoose(turn, station) ? [station] : [],
-      );
-      const stays = (from: number, to: number) =>
-        now.filter((station, student) => station === from && before[student] === to).length;
-      const placeOf = new Map(assigned(loose, stays));
-      this.skillAt[turn] = skills.map((skill, station) => {
-        const from = [...placeOf].find(([, to]) => to === station)?.[0] ?? station;
-        return skills[from] ?? skill;
-      });
-      this.stationOf[turn] = now.map((station) => placeOf.get(station) ?? station);
-    }
-  }
-
-  /** The plan as it stands. */
-  plan(): Pick<ClassPlan, "rotations" | "students" | "minutes" | "useful"> {
-    const rotations = this.minutes.map((minutes, turn) => {
-      const done = this.before.rotations[turn];
-      if (done !== undefined) return done;
-      const watches = this.watches(turn);
-      return {
-        minutes,
-        stations: (this.skillAt[turn] ?? []).map((skill, station) => {
-          const isUsed = this.stationOf[turn]?.includes(station) === true;
-          return {
-            subject: isUsed ? (this.skills[skill] ?? null) : null,
-            watchedBy: watches[station] ?? "nobody",
-          };
-        }),
-      };
-    });
-    const kept = new Map(this.before.students.map((one) => [one.id, one.places]));
-    const students = this.students.map(({ id }, student) => ({
-      id,
-      places: this.minutes.map((_, turn): Place | null => {
-        if (turn < this.firstOpen) return kept.get(id)?.[turn] ?? null;
-        const option = this.optionAt(student, turn);
-        const station = this.stationOf[turn]?.[student] ?? NONE;
-        if (option === undefined || station === NONE) return null;
-        const { side, use, drill, chance, cautions, reason } = option;
-        return { station, side, use, drill, chance, cautions, reason };
-      }),
-    }));
-    const here = (turn: number) => this.students.filter((_, student) => this.isHere(student, turn)).length;
-    const minutes = this.working.reduce((sum, working, turn) => sum + working * here(turn), 0);
-    return { rotations, students, minutes, useful: Math.max(0, this.useful()) };
-  }
-
-  /** What the plan could not keep to. */
-  faults(): readonly ClassFault[] {
-    const { coaches, placePins } = this.asked;
-    const missing = this.minutes.flatMap((_, turn): ClassFault[] => {
-      if (turn < this.firstOpen) return [];
-      const needing = new Set(
-        this.students.flatMap((_one, student) =>
-          this.optionAt(student, turn)?.watch === "coach" ? [this.stationOf[turn]?.[student]] : [],
-        ),
-      );
-      return needing.size > coaches ? [{ code: "coach-missing", rotation: turn }] : [];
-    });
-    const refused = placePins.flatMap((pin): ClassFault[] => {
-      const student = this.students.findIndex((one) => one.id === pin.student);
-      const isTaken = this.stationOf[pin.rotation]?.[student] === pin.station;
-      return student < 0 || pin.rotation < this.firstOpen || isTaken ? [] : [{ code: "pin-refused", pin }];
-    });
-    const over = this.students.filter(({ multiplesLeft, landingsLeft }, student) => {
-      const sum = (of: (option: ClassOption) => number) =>
-        this.working.reduce((total, minutes, turn) => {
-          const option = this.optionAt(student, turn);
-          return total + (option === undefined ? 0 : of(option) * minutes);
-        }, 0);
-      return (
-        sum((one) => one.multiplesAMinute) > (multiplesLeft ?? Infinity) ||
-        sum((one) => one.landingsAMinute) > (landingsLeft ?? Infinity)
-      );
-    });
-    const load: readonly ClassFault[] =
-      over.length === 0 ? [] : [{ code: "over-load", students: over.map((one) => one.id) }];
-    return [...refused, ...missing, ...load];
-  }
-}
-
-/** Each of the numbers given another of them, so that the sum of what the pairs are worth is greatest. O(n² · 2ⁿ). */
-function assigned(
-  numbers: readonly number[],
-  worth: (from: number, to: number) => number,
-): readonly (readonly [from: number, to: number])[] {
-  interface Best {
-    readonly sum: number;
-    readonly pairs: readonly (readonly [number, number])[];
-  }
-  let bySet: ReadonlyMap<number, Best> = new Map([[0, { sum: 0, pairs: [] }]]);
-  for (const from of numbers) {
-    const next = new Map<number, Best>();
-    for (const [set, { sum, pairs }] of bySet) {
-      numbers.forEach((to, bit) => {
-        if ((set >> bit) % 2 === 1) return;
-        const wider = set + 2 ** bit;
-        const total = sum + worth(from, to);
-        if (total > (next.get(wider)?.sum ?? -1))
-          next.set(wider, { sum: total, pairs: [...pairs, [from, to]] });
-      });
-    }
-    bySet = next;
-  }
-  return [...bySet.values()][0]?.pairs ?? [];
 }

@@ -1,4 +1,5 @@
 /** In which order a plan has its blocks: phase by phase, no two of one effort running where that can be. */
+import { cellOf } from "../grid.js";
 import type { Effort } from "../syllabus/effort.js";
 import type { Phase } from "./block.js";
 
@@ -60,9 +61,10 @@ export function spreadOf(
   const done: number[] = [];
   for (const phase of phases) {
     const left = places.filter((place) => candidates[place]?.phase === phase);
-    const effortAt = (place: number | undefined) => candidates[place ?? -1]?.effort;
+    const effortAt = (place: number) => cellOf(candidates, place).effort;
     while (left.length > 0) {
-      const last = effortAt(done.at(-1));
+      const before = done.at(-1);
+      const last = before === undefined ? null : effortAt(before);
       const rank = (place: number) =>
         (effortAt(place) === last ? 0 : 1000) +
         left.filter((one) => effortAt(one) === effortAt(place)).length;

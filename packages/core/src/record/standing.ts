@@ -2,6 +2,7 @@
  * Where a student stands: the status of every side, derived from the facts when read and never stored
  * (teaching.md, Status). One pass over the syllabus, O(sides + needs).
  */
+import { cellOf } from "../grid.js";
 import type { Instant, LocalDate } from "../instant.js";
 import type { SideName } from "../sides.js";
 import { gateTarget, type Gate } from "../syllabus/gates.js";
@@ -131,7 +132,7 @@ function vouchedFor(syllabus: Syllabus, facts: readonly SideFacts[]): Vouched {
       for (const { of, count } of mostPractised(ways, factsOf) ?? []) {
         if (of === syllabus.baseTest) continue;
         vouched[of.index] = true;
-        counts[of.index] = Math.max(counts[of.index] ?? 0, count ?? 0);
+        counts[of.index] = Math.max(cellOf(counts, of.index), count ?? 0);
       }
     }
   }
@@ -157,7 +158,7 @@ function gapsOf(ways: readonly Way[], known: Known): readonly Omit<Unmet, "needI
       const own = factsAt(known, of);
       const isVouched = known.inferred[of.index] === true;
       // What a cleared skill asked of it stands, though its own sets may fall short by now.
-      const counted = known.counts[of.index] ?? 0;
+      const counted = cellOf(known.counts, of.index);
       const met =
         count === null ? own.cleared !== null || isVouched : hasInARow(own, count) || counted >= count;
       if (met) continue;
@@ -218,7 +219,7 @@ export function readingOf({ syllabus, model, now, today, factsOf }: ReadingOptio
     const own = factsAt(known, of);
     const unmet = unmetOf(of, known);
     const isVouched = known.inferred[of.index] === true;
-    const status = statusOf(today, own, unmet, isVouched, known.counts[of.index] ?? 0);
+    const status = statusOf(today, own, unmet, isVouched, cellOf(known.counts, of.index));
     const other = of.other === null ? null : factsAt(known, of.other);
     const belief = beliefOf(of.skill.skillClass, own, other, now, model);
     return { of, status, facts: own, belief, unmet, isStuck: status === "working" && isStuck(own) };

@@ -3,6 +3,7 @@
  * `q0 · K / (K + N)`, and the gate is in reach at `q*`. Both q0 and K are distributions, not numbers, and
  * so is the luck of the last tries; the range is the 10th and 90th percentile over all of them.
  */
+import { cellOf } from "../grid.js";
 import type { Gate } from "../syllabus/gates.js";
 import type { SkillClass } from "../syllabus/skill.js";
 import { betaQuantile } from "./beta.js";
@@ -49,7 +50,7 @@ export interface Learner {
 }
 
 function percentile(sorted: Float64Array, share: number): number {
-  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
+  return cellOf(sorted, Math.min(sorted.length - 1, Math.floor(share * sorted.length)));
 }
 
 /** The chances of a miss that a belief holds possible: the middles of ten equal slices. The dear part of a range. */

@@ -2,6 +2,7 @@
  * How even a rope sounds, from the times of its ticks (teaching.md, Rhythm): tapped, sensed, or found in
  * a recording. O(n log n).
  */
+import { cellOf } from "../grid.js";
 
 /** A gap this much longer than the median interval breaks a run; the hair above 1.6 keeps an exact 1.6 whole. */
 const BREAK = 1.6 + 1e-9;
@@ -26,8 +27,8 @@ export interface Rhythm {
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((one, other) => one - other);
   const middle = Math.floor(sorted.length / 2);
-  const upper = sorted[middle] ?? 0;
-  return sorted.length % 2 === 1 ? upper : ((sorted[middle - 1] ?? 0) + upper) / 2;
+  const upper = cellOf(sorted, middle);
+  return sorted.length % 2 === 1 ? upper : (cellOf(sorted, middle - 1) + upper) / 2;
 }
 
 function mean(values: readonly number[]): number {
@@ -49,7 +50,10 @@ function driftOf(intervals: readonly Interval[]): number | null {
   const [middle, usual] = [mean(times), mean(tempos)];
   const spread = times.reduce((sum, time) => sum + (time - middle) ** 2, 0);
   if (spread === 0) return null;
-  const along = times.reduce((sum, time, place) => sum + (time - middle) * ((tempos[place] ?? 0) - usual), 0);
+  const along = times.reduce(
+    (sum, time, place) => sum + (time - middle) * (cellOf(tempos, place) - usual),
+    0,
+  );
   return ((along / spread) * 60 * 100) / usual;
 }
 

@@ -1,0 +1,158 @@
+/** A class table as the plan that is read: whose eyes are where, where each stands, and what could not be kept. */
+import type { ClassFault, ClassPlan, Place } from "./class.js";
+import { WATCHES, type ClassOption, type Watch } from "./class-option.js";
+import type { ClassTable } from "./class-table.js";
+
+const stationsOf = (table: ClassTable) =>
+  Array.from({ length: table.skillAt.width }, (_, station) => station);
+
+/** Who looks at each station of a turn: coaches where one is needed first, then where the most beginners are. */
+function watchesIn(table: ClassTable, turn: number): readonly Watch[] {
+  const asked = stationsOf(table)
+    .map((station) => {
+      const here = table.students.flatMap((_, student) =>
+        table.stationOf.at(turn, student) === station ? (table.optionAt(student, turn) ?? []) : [],
+      );
+      const most = Math.max(0, ...here.map((option) => WATCHES.indexOf(option.watch)));
+      return { station, most, beginners: here.filter((option) => option.watch !== "nobody").length };
+    })
+    .sort((one, other) => other.most - one.most || other.beginners - one.beginners);
+  const watches: Watch[] = stationsOf(table).map(() => "nobody");
+  let { coaches, helpers } = table.asked;
+  for (const { station, most } of asked) {
+    if (most === 0) continue;
+    if (most === 1 && helpers > 0) {
+      helpers -= 1;
+      watches[station] = "helper";
+    } else if (coaches > 0) {
+      coaches -= 1;
+      watches[station] = "coach";
+    }
+  }
+  return watches;
+}
+
+/** Where a turn may have its stations in another order: nobody is pinned to them, and nothing is. */
+function isLoose(table: ClassTable, turn: number, station: number): boolean {
+  return (
+    table.pinOfStation(turn, station) === null &&
+    !table.students.some((_, student) => table.pinOfStudent(turn, student) === station)
+  );
+}
+
+/** Puts the stations of each turn where most of their students stand already: nobody walks who need not. */
+export function settle(table: ClassTable): void {
+  for (let turn = Math.max(1, table.firstOpen); turn < table.minutes.length; turn += 1) {
+    const [before, now] = [table.stationOf.row(turn - 1), table.stationOf.row(turn)];
+    const loose = stationsOf(table).filter(
+      (station) => station < table.stations && isLoose(table, turn, station),
+    );
+    const stays = (from: number, to: number) =>
+      now.filter((station, student) => station === from && before[student] === to).length;
+    const pairs = assigned(loose, stays);
+    const skills = table.skillAt.row(turn);
+    for (const [from, to] of pairs) table.skillAt.put(turn, to, skills[from] ?? null);
+    const placeOf = new Map(pairs);
+    const moved = now.map((station) => (station === null ? null : (placeOf.get(station) ?? station)));
+    table.stationOf.putRow(turn, moved);
+  }
+}
+
+/** The plan as it stands. */
+export function writtenPlan(
+  table: ClassTable,
+): Pick<ClassPlan, "rotations" | "students" | "minutes" | "useful"> {
+  const { before, firstOpen } = table;
+  const rotations = table.minutes.map((minutes, turn) => {
+    const done = before.rotations[turn];
+    if (done !== undefined) return done;
+    const watches = watchesIn(table, turn);
+    const used = new Set(table.stationOf.row(turn));
+    return {
+      minutes,
+      stations: table.skillAt.row(turn).map((skill, station) => ({
+        subject: skill !== null && used.has(station) ? (table.skills[skill] ?? null) : null,
+        watchedBy: watches[station] ?? "nobody",
+      })),
+    };
+  });
+  const kept = new Map(before.students.map((one) => [one.id, one.places]));
+  const students = table.students.map(({ id }, student) => ({
+    id,
+    places: table.minutes.map((_, turn): Place | null => {
+      if (turn < firstOpen) return kept.get(id)?.[turn] ?? null;
+      const option = table.optionAt(student, turn);
+      const station = table.stationOf.at(turn, student);
+      if (option === null || station === null) return null;
+      const { side, use, drill, chance, cautions, reason } = option;
+      return { station, side, use, drill, chance, cautions, reason };
+    }),
+  }));
+  const here = (turn: number) => table.students.filter((_, student) => table.isHere(student, turn)).length;
+  const minutes = table.working.reduce((sum, working, turn) => sum + working * here(turn), 0);
+  return { rotations, students, minutes, useful: Math.max(0, table.useful()) };
+}
+
+/** What the plan could not keep to. */
+export function faultsOf(table: ClassTable): readonly ClassFault[] {
+  const { students, firstOpen, working } = table;
+  const { coaches, placePins } = table.asked;
+  const missing = table.minutes.flatMap((_, turn): ClassFault[] => {
+    if (turn < firstOpen) return [];
+    const needing = new Set(
+      students.flatMap((_one, student) =>
+        table.optionAt(student, turn)?.watch === "coach" ? [table.stationOf.at(turn, student)] : [],
+      ),
+    );
+    return needing.size > coaches ? [{ code: "coach-missing", rotation: turn }] : [];
+  });
+  const placeOf = new Map(students.map(({ id }, place) => [id, place]));
+  const refused = placePins.flatMap((pin): ClassFault[] => {
+    const student = placeOf.get(pin.student);
+    if (student === undefined || pin.rotation < firstOpen) return [];
+    const isTaken =
+      pin.rotation < table.minutes.length && table.stationOf.at(pin.rotation, student) === pin.station;
+    return isTaken ? [] : [{ code: "pin-refused", pin }];
+  });
+  const over = students.filter(({ multiplesLeft, landingsLeft }, student) => {
+    const sum = (of: (option: ClassOption) => number) =>
+      working.reduce((total, minutes, turn) => {
+        const option = table.optionAt(student, turn);
+        return option === null ? total : total + of(option) * minutes;
+      }, 0);
+    return (
+      sum((one) => one.multiplesAMinute) > (multiplesLeft ?? Infinity) ||
+      sum((one) => one.landingsAMinute) > (landingsLeft ?? Infinity)
+    );
+  });
+  const load: readonly ClassFault[] =
+    over.length === 0 ? [] : [{ code: "over-load", students: over.map((one) => one.id) }];
+  return [...refused, ...missing, ...load];
+}
+
+/** Each of the numbers given another of them, so that the sum of what the pairs are worth is greatest. O(n² · 2ⁿ). */
+function assigned(
+  numbers: readonly number[],
+  worth: (from: number, to: number) => number,
+): readonly (readonly [from: number, to: number])[] {
+  interface Best {
+    readonly sum: number;
+    readonly pairs: readonly (readonly [number, number])[];
+  }
+  let bySet: ReadonlyMap<number, Best> = new Map([[0, { sum: 0, pairs: [] }]]);
+  for (const from of numbers) {
+    const next = new Map<number, Best>();
+    for (const [set, { sum, pairs }] of bySet) {
+      numbers.forEach((to, bit) => {
+        if ((set >> bit) % 2 === 1) return;
+        const wider = set + 2 ** bit;
+        const total = sum + worth(from, to);
+        const known = next.get(wider);
+        if (known === undefined || total > known.sum)
+          next.set(wider, { sum: total, pairs: [...pairs, [from, to]] });
+      });
+    }
+    bySet = next;
+  }
+  return [...bySet.values()][0]?.pairs ?? [];
+}
