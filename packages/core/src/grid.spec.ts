@@ -32,7 +32,7 @@ describe("a grid", () => {
     [0, 3],
     [0.5, Number.NaN],
   ])("is not read or written outside, at row %d, column %d", (row, column) => {
-    const grid = new Grid(2, 3, () => 0);
+    const grid = new Grid<number>(2, 3, () => 0);
     expect(() => grid.at(row, column)).toThrow(RangeError);
     expect(() => grid.put(row, column, 1)).toThrow(RangeError);
   });

@@ -121,7 +121,8 @@ function vouchedFor(syllabus: Syllabus, facts: readonly SideFacts[]): Vouched {
   const factsOf = (side: Side) => facts[side.index] ?? NO_FACTS;
   const vouched = facts.map((own) => own.presumedAt !== null);
   const inferred = facts.map(() => false);
-  const counts = facts.map(() => 0);
+  // The base test has the place after the sides; nothing vouches for it.
+  const counts = [...facts, ...(syllabus.baseTest === null ? [] : [NO_FACTS])].map(() => 0);
   for (const side of [...syllabus.sides].reverse()) {
     const own = factsOf(side);
     const isKnown = own.cleared !== null;
