@@ -51,6 +51,7 @@ import {
   type LessonStudent,
   type LessonView,
   type NewLesson,
+  type PlannedPlaces,
   type PlanQuery,
   type WeeksQuery,
   type WeeksView,
@@ -278,8 +279,15 @@ const newLesson = Joi.object<NewLesson>({
 export const lessonsRequest = objects<LessonsRequest>({
   lessons: Joi.array().items(newLesson).min(1).max(MAX_LESSONS).unique("id").required(),
 }).required();
+/** Devices of an older version say who comes as well; that is not a plan's to say. */
+const plannedPlaces = Joi.object<PlannedPlaces & Pick<LessonStudent, "attendance">>({
+  studentId: uuid().required(),
+  places: visitKeys.places,
+  attendance: Joi.any().strip(),
+});
 export const lessonChange = Joi.object<LessonChange>({
   ...lessonKeys,
+  students: Joi.array().items(plannedPlaces).max(500).unique("studentId"),
   version: whole().min(1).required(),
 }).required();
 export const lessonRun = Joi.object<LessonRun>({

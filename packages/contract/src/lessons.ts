@@ -83,10 +83,16 @@ export interface LessonsRequest {
   readonly lessons: readonly NewLesson[];
 }
 
-/** A change of some fields, made from what had `version`. */
+/** What a plan has a student do; who comes is the hall's to say. */
+export type PlannedPlaces = Pick<LessonStudent, "studentId" | "places">;
+
+/**
+ * A change of some fields, made from what had `version`. Of the students it says the places alone: who is not
+ * named keeps theirs, and nobody comes to the lesson or leaves it by a plan.
+ */
 export type LessonChange = Partial<
-  Pick<LessonView, "title" | "day" | "startTime" | "minutes" | "place" | "plan" | "students">
-> & { readonly version: number };
+  Pick<LessonView, "title" | "day" | "startTime" | "minutes" | "place" | "plan">
+> & { readonly version: number; readonly students?: readonly PlannedPlaces[] };
 
 /** What happens in the hall: no version, so that no tap is refused. Attendance is by student, the last word counts. */
 export interface LessonRun {

@@ -1,12 +1,16 @@
 import type {
   LessonChange,
+  LessonPlan,
+  LessonProgress,
   LessonRun,
   LessonsQuery,
   LessonStudent,
   LessonView,
   NewLesson,
+  PlannedPlaces,
 } from "@mirrup/contract";
 import { Injectable } from "@nestjs/common";
+import { isDeepStrictEqual } from "node:util";
 import { Between, In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { GroupEntity, MembersService } from "../groups/index.js";
@@ -83,19 +87,26 @@ export class LessonsService {
     return stored.map((lesson) => viewOf(lesson, students.get(lesson.id) ?? []));
   }
 
-  /** Changes some fields of a lesson; refuses what was made from an older state. */
+  /**
+   * Changes some fields of a lesson; refuses what was made from an older state, and a plan that has other
+   * turns than those that have begun.
+   */
   async change(scope: Scope, id: string, change: LessonChange): Promise<LessonView> {
     const { version, students, ...fields } = change;
     const held = await this.hold(scope, id);
-    if (held.version !== version) throw new StaleChangeProblem(await this.read(scope, id));
+    const isOld = held.version !== version || !keepsBegun(held, fields.plan);
+    if (isOld) throw new StaleChangeProblem(await this.read(scope, id));
     const key = { studioId: scope.studio.id, id };
     // One assignment for all fields: the plan is a document and not a part of the entity's graph.
     await scope.manager.save(LessonEntity, { ...held, ...fields, ...key, version: version + 1 });
-    if (students !== undefined) await this.setStudents(scope, id, students);
+    if (students !== undefined) await this.setPlaces(scope, held, students);
     return this.read(scope, id);
   }
 
-  /** What happens in the hall: who came, how far it is, that it is over. Never refused for an older state. */
+  /**
+   * What happens in the hall: who came, how far it is, that it is over. Never refused for an older state; a
+   * step that began before the one that is known, from a device that was away, leaves that where it is.
+   */
   async run(
     scope: Scope,
     id: string,
@@ -114,7 +125,7 @@ export class LessonsService {
     await scope.manager.save(LessonStudentEntity, changed);
     await scope.manager.save(LessonEntity, {
       ...held,
-      ...(progress === undefined ? {} : { progress }),
+      ...(progress === undefined || isBehind(progress, held.progress) ? {} : { progress }),
       ...(finished === undefined ? {} : { finishedAt: finished ? (held.finishedAt ?? scope.now) : null }),
     });
     return this.read(scope, id);
@@ -163,7 +174,24 @@ export class LessonsService {
     return new Set(found.map((student) => student.id));
   }
 
-  /** Makes these the students of the lesson. */
+  /** What the plan has each student do in turns that have not begun; whoever has left the lesson stays away. */
+  private async setPlaces(
+    scope: Scope,
+    { id, progress }: Pick<LessonEntity, "id" | "progress">,
+    planned: readonly PlannedPlaces[],
+  ): Promise<void> {
+    const begun = progress?.step ?? 0;
+    const placesOf = new Map(planned.map((one) => [one.studentId, one.places]));
+    const rows = (await this.rowsOf(scope, [id])).flatMap((row) => {
+      const places = placesOf.get(row.studentId);
+      if (places === undefined) return [];
+      const kept = places.map((place, turn) => (turn < begun ? (row.places[turn] ?? null) : place));
+      return [{ ...row, places: kept }];
+    });
+    if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
+  }
+
+  /** Makes these the students of a new lesson. */
   private async setStudents(
     scope: Scope,
     lessonId: string,
@@ -186,6 +214,21 @@ export class LessonsService {
 
 function newcomer(studentId: string): LessonStudent {
   return { studentId, attendance: "expected", places: [] };
+}
+
+/** Whether the turns of a lesson that have begun are the plan's too. */
+function keepsBegun(
+  { plan, progress }: Pick<LessonEntity, "plan" | "progress">,
+  next: LessonPlan | null | undefined,
+): boolean {
+  if (next === undefined || plan === null || progress === null) return true;
+  const begun = plan.rotations.slice(0, progress.step);
+  return isDeepStrictEqual(next?.rotations.slice(0, progress.step), begun);
+}
+
+/** Whether a step began before the one that is known. */
+function isBehind(progress: LessonProgress | null, known: LessonProgress | null): boolean {
+  return progress !== null && known !== null && Date.parse(progress.startedAt) < Date.parse(known.startedAt);
 }
 
 function viewOf(lesson: LessonEntity, students: readonly LessonStudent[]): LessonView {

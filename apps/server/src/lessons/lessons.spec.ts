@@ -94,15 +94,32 @@ describe("a lesson", () => {
   it("keeps its plan, and what each student does in it", async () => {
     const { id } = await add({ groupId: group.id });
     const students = [
-      { studentId: first, attendance: "present", places: [PLACE] },
-      { studentId: second, attendance: "absent", places: [null] },
+      { studentId: first, places: [PLACE] },
+      { studentId: second, places: [null] },
     ];
     const { status, body } = await patch(id, { version: 1, plan: PLAN, students });
     expect([status, lessonReply.validate(body).error]).toEqual([200, undefined]);
     const read = (await server.get(`/api/lessons/${id}`)).body as LessonView;
     expect(read.plan).toEqual(PLAN);
-    expect([...read.students].sort((one) => (one.studentId === first ? -1 : 1))).toEqual(students);
+    expect([...read.students].sort((one) => (one.studentId === first ? -1 : 1))).toEqual(
+      students.map((one) => ({ ...one, attendance: "expected" })),
+    );
     expect(read.version).toBe(2);
+  });
+
+  it("is not said by a plan who comes to, or who is in, not by an old device's either", async () => {
+    const { id } = await add({ groupId: group.id });
+    await patch(`${id}/run`, { attendance: { [first]: "late" } });
+    const outsider = await server.addStudent("Outsider");
+    const students = [first, outsider].map((studentId) => ({
+      ...{ studentId, attendance: "expected", places: [PLACE] },
+    }));
+    const { status, lesson } = await patch(id, { version: 1, plan: PLAN, students });
+    expect(status).toBe(200);
+    const came = new Map(lesson.students.map((one) => [one.studentId, one]));
+    expect([...came.keys()].sort()).toEqual([first, second].sort());
+    expect(came.get(first)).toEqual({ studentId: first, attendance: "late", places: [PLACE] });
+    expect(came.get(second)).toEqual({ studentId: second, attendance: "expected", places: [] });
   });
 
   it("answers a stale change with the newer state, and loses neither", async () => {

@@ -1,5 +1,5 @@
 /** A plan as the pages show it: by turn and station, whether it was just planned or read from the server. */
-import type { LessonStudent, LessonView } from "@mirrup/contract";
+import type { LessonStudent, PlannedPlaces, LessonView } from "@mirrup/contract";
 import {
   pairsOf,
   type Place,
@@ -93,7 +93,7 @@ export function keptStudents(
   planned: readonly PlannedStudent[],
   pins: readonly PlacePin[],
   begun = 0,
-): readonly LessonStudent[] {
+): readonly PlannedPlaces[] {
   const placesOf = new Map(planned.map((one) => [one.id, one.places]));
   return before.map((student) => {
     const places = placesOf.get(student.studentId) ?? student.places.slice(0, begun);
@@ -102,7 +102,7 @@ export function keptStudents(
         (pin) => pin.student === student.studentId && pin.rotation === rotation && pin.station === station,
       );
     return {
-      ...student,
+      studentId: student.studentId,
       places: places.map((place, rotation) =>
         place === null ? null : { ...place, pinned: isPinned(rotation, place.station) },
       ),
