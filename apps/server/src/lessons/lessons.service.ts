@@ -182,11 +182,11 @@ export class LessonsService {
   ): Promise<void> {
     const begun = progress?.step ?? 0;
     const placesOf = new Map(planned.map((one) => [one.studentId, one.places]));
-    const rows = (await this.rowsOf(scope, [id])).flatMap((row) => {
-      const places = placesOf.get(row.studentId);
-      if (places === undefined) return [];
-      const kept = places.map((place, turn) => (turn < begun ? (row.places[turn] ?? null) : place));
-      return [{ ...row, places: kept }];
+    const rows = (await this.rowsOf(scope, [id])).flatMap(({ studioId, studentId, attendance, places }) => {
+      const next = placesOf.get(studentId);
+      if (next === undefined) return [];
+      const kept = next.map((place, turn) => (turn < begun ? (places[turn] ?? null) : place));
+      return [{ studioId, lessonId: id, studentId, attendance, places: kept }];
     });
     if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
   }

@@ -1,5 +1,6 @@
 import type { ImportReply, ImportRequest } from "@mirrup/contract";
 import { Injectable } from "@nestjs/common";
+import { In } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { AuditService } from "../audit/index.js";
 import type { Scope } from "../database/scope.js";
@@ -33,6 +34,8 @@ export class ImportService {
       })),
     );
     await this.members.add(scope, members);
+    const joined = { studioId: scope.studio.id, id: In([...new Set(members.map((one) => one.groupId))]) };
+    await scope.manager.increment(GroupEntity, joined, "version", 1);
     await this.audit.note(scope, "imported", { about: `${ids.length} students` });
     return { students: ids.length, groups: made };
   }

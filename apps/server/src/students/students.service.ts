@@ -120,6 +120,7 @@ export class StudentsService {
   /** Changes some fields of a student. Refuses what was made from an older state, and answers the newer one with it. */
   async change(scope: Scope, id: string, change: StudentChange): Promise<StudentDetail> {
     const { version, archived, groups, keepCleared: keeps = false, ...profile } = change;
+    if (groups !== undefined) await this.members.holdGroups(scope, id, groups);
     const student = await this.hold(scope, id);
     if (student.version !== version) throw new StaleChangeProblem(await this.detail(scope, id));
     const today = localDate(scope.now.getTime(), scope.studio.timeZone);
