@@ -19,7 +19,15 @@ export interface DecisionKnowledge {
   /** The combos that the batch names, by their id. */
   readonly combos: ReadonlyMap<string, readonly ComboPart[]>;
   /** Lines of the log that could be taken back, and whose they are. */
-  readonly targets: ReadonlyMap<string, { readonly studentId: string; readonly isVoided: boolean }>;
+  readonly targets: ReadonlyMap<string, Target>;
+}
+
+interface Target {
+  readonly studentId: string;
+  /** It was taken back already. */
+  readonly isVoided: boolean;
+  /** It takes something back itself. */
+  readonly isVoid: boolean;
 }
 
 export function sameDecision(one: DecisionRequest, other: DecisionRequest): boolean {
@@ -78,9 +86,39 @@ export function refusalsOf(request: DecisionRequest, item: number, knowledge: De
     if (target?.studentId !== studentId) {
       const message = "What should be taken back is not in this student's log.";
       refusals.push(refuse(422, "decision.target", "unknown-target", message));
+    } else if (target.isVoid) {
+      const message = "This took something back, and that stays. Decide or count it anew instead.";
+      refusals.push(refuse(422, "decision.target", "takes-back", message));
     } else if (target.isVoided) {
       refusals.push(refuse(409, "decision.target", "taken-back", "This was taken back already."));
     }
   }
   return refusals;
+}
+
+/** A batch's decisions: those that are new to the log, each once, and what is wrong with the others. */
+export function sortDecisions(requests: readonly DecisionRequest[], knowledge: DecisionKnowledge) {
+  const refusals: Refusal[] = [];
+  const fresh = new Map<string, DecisionRequest>();
+  const takenBack = new Set<string>();
+  requests.forEach((request, item) => {
+    const { id, decision } = request;
+    const refuse = (field: string, code: string, message: string) =>
+      refusals.push({ status: 409, error: { item, id, field, code, message } });
+    const twin = fresh.get(id);
+    if (twin !== undefined) {
+      const message = "Two different decisions of this batch have this id. Give each its own.";
+      if (!sameDecision(twin, request)) refuse("id", "other-body", message);
+      return;
+    }
+    refusals.push(...refusalsOf(request, item, knowledge));
+    if (isStored(request, knowledge)) return;
+    fresh.set(id, request);
+    if (decision.kind !== "void") return;
+    if (takenBack.has(decision.target)) {
+      refuse("decision.target", "taken-back", "This batch takes it back twice. Once is enough.");
+    }
+    takenBack.add(decision.target);
+  });
+  return { refusals, fresh: [...fresh.values()] };
 }

@@ -16,7 +16,7 @@ import { DecisionEntity, decisionsOf, SetEntity, voidedBy } from "../log/index.j
 import { RefusedDecisionsProblem } from "../problems/problem.js";
 import { addLoads, changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId, StudentEntity, StudentsService } from "../students/index.js";
-import { isStored, refusalsOf, type DecisionKnowledge } from "./decision-rules.js";
+import { isStored, sortDecisions, type DecisionKnowledge } from "./decision-rules.js";
 
 const ACTIONS: Readonly<Partial<Record<LoggedDecision["kind"], AuditAction>>> = {
   clear: "cleared",
@@ -61,7 +61,7 @@ export class DecisionsService {
   async log(scope: Scope, requests: readonly DecisionRequest[]): Promise<DecisionsReply> {
     const students = await this.students.holdAll(scope, [...new Set(requests.map((one) => one.studentId))]);
     const knowledge = await this.knowledgeOf(scope, requests, students);
-    const refusals = requests.flatMap((request, item) => refusalsOf(request, item, knowledge));
+    const { refusals, fresh } = sortDecisions(requests, knowledge);
     if (refusals.length > 0) {
       const statuses = new Set(refusals.map((refusal) => refusal.status));
       const [only = 422] = statuses;
@@ -70,7 +70,6 @@ export class DecisionsService {
         statuses.size === 1 ? only : 422,
       );
     }
-    const fresh = requests.filter((request) => !isStored(request, knowledge));
     const lines = fresh.map((request) => lineOf(scope, request));
     const before = await this.standings.readings(scope, students);
     if (lines.length > 0) await scope.manager.insert(DecisionEntity, lines);
@@ -188,7 +187,11 @@ export class DecisionsService {
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
       stored: new Map(stored.map((line) => [line.id, line])),
       targets: new Map(
-        [...sets, ...decisions].map(({ id, studentId }) => [id, { studentId, isVoided: voided.has(id) }]),
+        [...sets, ...decisions].map((line) => {
+          const { id, studentId } = line;
+          const isVoid = line instanceof DecisionEntity && line.decision.kind === "void";
+          return [id, { studentId, isVoided: voided.has(id), isVoid }];
+        }),
       ),
     };
   }

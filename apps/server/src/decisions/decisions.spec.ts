@@ -131,6 +131,38 @@ describe("decisions", () => {
     expect(other).toMatchObject({ status: 409, body: { type: "refused-decisions" } });
   });
 
+  it("count once in a batch that has them twice, and two of one id that differ are refused", async () => {
+    const student = await server.addStudent("Same Batch Case");
+    const clear = decisionOf(student);
+    expect(await decide(clear, clear)).toMatchObject({ stored: [clear.id], alreadyStored: [] });
+    const one = decisionOf(student, { subject: "side-swing", side: "left" });
+    const twice = await server.post("/api/decisions", { decisions: [one, { ...one, reason: "Another." }] });
+    expect(twice).toMatchObject({ status: 409, body: { errors: [{ item: 1, code: "other-body" }] } });
+  });
+
+  it("take a line back once, in one batch or in two, and a taking back not at all", async () => {
+    const student = await server.addStudent("Taken Back Case");
+    const sets = [setOf(student, { clean: 10, misses: [], bestStreak: 10 }), setOf(student, { clean: 20 })];
+    await server.post("/api/sets", { sets });
+    const landings = async () => {
+      const { body } = await server.get(`/api/students/${student}/load`);
+      return (body as { landings: number }).landings;
+    };
+    const target = sets[0]?.id ?? "";
+    const undo = () => decisionOf(student, { decision: { kind: "void", target }, reason: "" });
+    const before = await landings();
+    const twice = await server.post("/api/decisions", { decisions: [undo(), undo()] });
+    expect(twice).toMatchObject({ status: 409, body: { errors: [{ item: 1, code: "taken-back" }] } });
+    expect(await landings()).toBe(before);
+    const once = undo();
+    await decide(once);
+    expect(await landings()).toBe(before - 10);
+    const again = decisionOf(student, { decision: { kind: "void", target: once.id }, reason: "" });
+    const refused = await server.post("/api/decisions", { decisions: [again] });
+    expect(refused).toMatchObject({ status: 422, body: { errors: [{ code: "takes-back" }] } });
+    expect(await landings()).toBe(before - 10);
+  });
+
   it("are refused with a sentence, and nothing of the batch is stored", async () => {
     const student = await server.addStudent("Refused Case");
     const good = decisionOf(student);
