@@ -142,4 +142,25 @@ describe("whatever comes in whatever order", () => {
       });
     });
   });
+
+  it.each([18, 19, 21, 22, 24, 30])(
+    "and those of a few sets that come one by one, the oldest last (seed %i)",
+    async (seed) => {
+      const random = randomFrom(seed);
+      await server.sql("UPDATE studio SET school = 'quick-frontier'");
+      const student = await server.addStudent(`One by one ${seed}`);
+      const now = Date.now();
+      // Over months, so that reviews fall due between them: a set of what needs a side counts as its review.
+      for (let back = 1; back <= 8; back += 1) {
+        const at = new Date(now - back * between(random, 1, 9) * DAY_MS);
+        const set = { ...anySet(random, student, at), drill: drillOf("streak", undefined), misses: [] };
+        expect((await server.post("/api/sets", { sets: [set] })).status).toBe(200);
+      }
+      const kept = await facts(student);
+      await rebuildAll(server.database);
+      const rebuilt = await facts(student);
+      const plain = (all: typeof kept) => all.map(({ exact, lessons }) => ({ exact, lessons }));
+      expect(plain(rebuilt)).toEqual(plain(kept));
+    },
+  );
 });

@@ -70,7 +70,7 @@ export class StandingsService {
 
   /**
    * Adds lines to the facts of the students that they are about; sides whose past a line belongs to are
-   * folded anew from the log. However many lines, it takes one read and one write, and one more read for
+   * folded anew from the log. However many lines, it takes two reads and one write, and one more read for
    * each student to whom something came late.
    */
   async add(scope: Scope, learners: readonly Learner[], rows: LogRows): Promise<void> {
@@ -79,6 +79,7 @@ export class StandingsService {
       learners.map((learner) => learner.id),
     );
     const changed: StandingEntity[] = [];
+    const fresh: FreshSide[] = [];
     for (const learner of learners) {
       const own = {
         sets: rows.sets.filter((set) => set.studentId === learner.id),
@@ -87,7 +88,15 @@ export class StandingsService {
       const ofLearner = stored.filter((row) => row.studentId === learner.id);
       const added = this.addTo(scope, learner, own, ofLearner);
       changed.push(...added.changed);
+      fresh.push(...added.fresh);
       if (added.late.length > 0) await this.refold(scope, learner, added.late);
+    }
+    const behind = await studentsWithLater(scope, fresh, rows.sets);
+    for (const learner of learners) {
+      const owners = fresh.filter((one) => one.row.studentId === learner.id).map((one) => one.row);
+      if (owners.length === 0) continue;
+      if (behind.has(learner.id)) await this.refold(scope, learner, owners);
+      else changed.push(...owners);
     }
     await this.write(scope, changed);
     await addLoads(scope, rows.sets);
@@ -103,6 +112,7 @@ export class StandingsService {
       ...lines.decisions.flatMap((line) => entriesOfDecision(line, reader)),
     ];
     const changed: StandingEntity[] = [];
+    const fresh: FreshSide[] = [];
     const late: SubjectSide[] = [];
     for (const { owner, entries: own } of byOwner(entries)) {
       const row = kept.get(owner);
@@ -116,13 +126,15 @@ export class StandingsService {
       else {
         const before = row === undefined ? NO_FACTS : factsOf(row);
         const facts = added.reduce((sum, entry) => addEntry(sum, entry, owner, reader.model), before);
-        changed.push(this.row(scope, learner, owner, facts, last));
+        const next = this.row(scope, learner, owner, facts, last);
+        if (row === undefined) fresh.push({ row: next, since: first.at });
+        else changed.push(next);
       }
     }
     const { baseTest, catalogue } = reader.syllabus;
     if (baseTest !== null && lines.sets.some((set) => isOfBaseTest(catalogue.roles.baseTest, set)))
       late.push(baseTest);
-    return { changed, late };
+    return { changed, fresh, late };
   }
 
   /** The sides that a set bears on: its own or its parts, those that it may count as a review of, the base test. */
@@ -276,6 +288,38 @@ export class StandingsService {
     const key = ["studioId", "studentId", "subject", "side"];
     await scope.manager.upsert(StandingEntity, [...rows], key);
   }
+}
+
+/** A side that nobody had practised, and when its first line happened. */
+interface FreshSide {
+  readonly row: StandingEntity;
+  readonly since: number;
+}
+
+/**
+ * Students with sets after a side's first line that came before it: some of them may be its reviews, which nobody
+ * kept while there was no such side. One statement, along the index by time.
+ */
+async function studentsWithLater(
+  scope: Scope,
+  fresh: readonly FreshSide[],
+  lines: readonly SetEntity[],
+): Promise<ReadonlySet<string>> {
+  if (fresh.length === 0) return new Set();
+  const found: readonly { readonly id: string }[] = await scope.manager.query(
+    `SELECT DISTINCT side.id FROM unnest($2::uuid[], $3::timestamptz[]) AS side (id, since)
+     WHERE EXISTS (
+       SELECT 1 FROM practice_set AS line
+       WHERE line.studio_id = $1 AND line.student_id = side.id AND line.happened_at >= side.since
+         AND line.id <> ALL ($4::uuid[]))`,
+    [
+      scope.studio.id,
+      fresh.map((one) => one.row.studentId),
+      fresh.map((one) => new Date(one.since)),
+      lines.map((line) => line.id),
+    ],
+  );
+  return new Set(found.map((one) => one.id));
 }
 
 /** The subjects whose sets, without a score of their own, can bear on some sides. */

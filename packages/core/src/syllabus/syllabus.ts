@@ -287,7 +287,7 @@ export function sideOf(syllabus: Syllabus, subject: string, side: SideName): Sid
 }
 
 /** Bumped when what the code makes of a log changes. */
-const RULES_VERSION = 6;
+const RULES_VERSION = 7;
 
 /** Everything that facts depend on beside the log, as one text: catalogue, school, gates, code. */
 export function rulesText({ catalogue, school, overrides, sides, baseTest }: Syllabus): string {
