@@ -13,6 +13,7 @@ import { sameSiteOnly } from "./auth/same-site.js";
 import type { Sessions } from "./auth/session.js";
 import type { Config } from "./config/config.js";
 import { NestLogger } from "./logger.js";
+import { PUBLIC_ADDRESS } from "./mail/index.js";
 import { openapiOf } from "./openapi.js";
 
 const BODY_LIMIT = "4mb";
@@ -54,18 +55,26 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
   });
 }
 
+/** An address without what may not be read in a log: the token of a shared link, and what was asked for. */
+export function loggedUrl(url: string): string {
+  const [path = ""] = url.split("?");
+  return path.replace(/(\/shared-combos\/).+/, "$1…");
+}
+
 export interface AppParts {
   readonly module: DynamicModule;
   readonly logger: Logger;
   readonly sessions: Sessions;
   readonly tls?: Config["tls"];
+  /** Where links in letters lead; by the request's own name, if that is of this network, where none is given. */
+  readonly publicUrl?: Config["publicUrl"];
   /** The folder of the built web application; none for the API alone. */
   readonly webDir?: string;
 }
 
 /** The whole server, ready to listen. */
 export async function createApp(parts: AppParts): Promise<NestExpressApplication> {
-  const { module, logger, sessions, tls = null, webDir } = parts;
+  const { module, logger, sessions, tls = null, publicUrl = null, webDir } = parts;
   const app = await NestFactory.create<NestExpressApplication>(module, {
     logger: new NestLogger(logger),
     abortOnError: false,
@@ -74,6 +83,7 @@ export async function createApp(parts: AppParts): Promise<NestExpressApplication
       ? {}
       : { httpsOptions: { cert: readFileSync(tls.certFile), key: readFileSync(tls.keyFile) } }),
   });
+  if (publicUrl !== null) app.set(PUBLIC_ADDRESS, publicUrl);
   app.use(
     pinoHttp({
       logger,
@@ -85,8 +95,10 @@ export async function createApp(parts: AppParts): Promise<NestExpressApplication
             ? "error"
             : "info",
       serializers: {
-        // Addresses carry ids only; headers, bodies and the caller's address stay out of the log.
-        req: ({ id, method, url }: { id: string; method: string; url: string }) => ({ id, method, url }),
+        // Headers, bodies, queries, the caller's address and the secrets of shared links stay out of the log.
+        req: ({ id, method, url }: { id: string; method: string; url: string }) => ({
+          ...{ id, method, url: loggedUrl(url) },
+        }),
         res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
       },
     }),

@@ -10,7 +10,14 @@ export async function serve(module: DynamicModule, config: Config): Promise<void
   const logger = createLogger(config.logLevel);
   const webDir = fileURLToPath(new URL("../../web/dist", import.meta.url));
   const sessions = createSessions(config.databaseUrl, config.sessionSecret, config.tls !== null);
-  const app = await createApp({ module, logger, sessions, tls: config.tls, webDir });
+  const app = await createApp({
+    module,
+    logger,
+    sessions,
+    tls: config.tls,
+    publicUrl: config.publicUrl,
+    webDir,
+  });
   await app.listen(config.port, config.host);
   logger.info({ host: config.host, port: config.port }, "listening");
   process.send?.("listening");

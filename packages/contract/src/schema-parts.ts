@@ -9,9 +9,20 @@ import {
 } from "@mirrup/core";
 import Joi from "joi";
 
-export const uuid = () => Joi.string().guid().lowercase();
+export const uuid = () =>
+  Joi.string().pattern(/^[\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12}$/, "id of 32 digits in five groups");
 export const whole = () => Joi.number().integer().min(0).max(100_000);
-export const instant = () => Joi.string().isoDate();
+/** The years of which anything can be said. */
+const YEARS = { first: 1900, last: 2199 } as const;
+const isWithinYears = (at: Date) => at.getUTCFullYear() >= YEARS.first && at.getUTCFullYear() <= YEARS.last;
+export const instant = () =>
+  Joi.string()
+    .isoDate()
+    .custom((value: string, helpers) =>
+      isWithinYears(new Date(value))
+        ? value
+        : helpers.message({ custom: `{{#label}} must be between ${YEARS.first} and ${YEARS.last}` }),
+    );
 export const side = () => Joi.string().valid(...SIDE_NAMES);
 export const subject = () => Joi.string().min(1).max(120);
 export const chance = () => Joi.number().min(0).max(1);
@@ -27,7 +38,7 @@ export const localDay = () =>
     .pattern(/^\d{4}-\d{2}-\d{2}$/, "day such as 2026-06-01")
     .custom((value: string, helpers) => {
       const day = new Date(`${value}T00:00:00Z`);
-      const isDay = !Number.isNaN(day.getTime()) && day.toISOString().startsWith(value);
+      const isDay = !Number.isNaN(day.getTime()) && isWithinYears(day) && day.toISOString().startsWith(value);
       return isDay ? value : helpers.message({ custom: "{{#label}} is no day of the calendar" });
     });
 export const startTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, "time such as 17:30");

@@ -1,5 +1,5 @@
 /** The Joi schemas of every request and reply. Apart from the types, so that Joi stays out of the shell. */
-import { COUNTED_BY, FAULT_CODES, SCHOOL_IDS, type Miss, type SideName } from "@mirrup/core";
+import { COUNTED_BY, FAULT_CODES, SCHOOL_IDS, missCount, type Miss, type SideName } from "@mirrup/core";
 import { STATUSES, type Load } from "@mirrup/core/teaching";
 import Joi from "joi";
 import {
@@ -70,6 +70,9 @@ export * from "./teaching-schemas.js";
 
 export const idParam = uuid().required();
 
+/** Nobody jumps more in one set; what is worked out of a set takes as long as its tries are many. */
+const MOST_TRIES = 20_000;
+
 const miss = Joi.object<Miss>({
   position: whole().min(1),
   fault: Joi.string().valid(...FAULT_CODES),
@@ -92,7 +95,11 @@ export const setRequest = objects<SetRequest>({
     .valid(...COUNTED_BY)
     .required(),
   at: instant().required(),
-});
+}).custom((set: SetRequest, helpers) =>
+  set.clean + missCount(set.misses) <= MOST_TRIES
+    ? set
+    : helpers.message({ custom: `A set has at most ${MOST_TRIES} tries` }),
+);
 
 export const loadReply = objects<LoadView>({
   weekStart: localDay().required(),

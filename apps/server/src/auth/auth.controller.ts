@@ -20,6 +20,7 @@ import {
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Post, Req } from "@nestjs/common";
 import type { Request } from "express";
+import { letterAddress } from "../mail/index.js";
 import { Reply } from "../problems/reply.js";
 import { Public, SignedIn } from "../access/access.js";
 import { AuthService } from "./auth.service.js";
@@ -29,11 +30,6 @@ const DONE: Done = { done: true };
 
 function addressOf(request: Request): string {
   return request.ip ?? "";
-}
-
-/** Where the browser has Mirrup open, for links in letters. */
-function originOf(request: Request): string {
-  return request.get("origin") ?? `${request.protocol}://${request.get("host") ?? "localhost"}`;
 }
 
 @Controller("auth")
@@ -98,12 +94,17 @@ export class AuthController {
   /** Changes the password; sessions elsewhere end. */
   @Post("password")
   @SignedIn()
-  @Reply(doneReply, 400, 401)
+  @Reply(doneReply, 400, 401, 429)
   async password(
     @Req() request: Request,
     @Body({ schema: passwordRequest }) body: PasswordRequest,
   ): Promise<Done> {
-    await this.auth.changePassword(request.session.personId ?? "", body, request.sessionID);
+    await this.auth.changePassword(
+      request.session.personId ?? "",
+      body,
+      request.sessionID,
+      addressOf(request),
+    );
     return DONE;
   }
 
@@ -115,7 +116,7 @@ export class AuthController {
     @Req() request: Request,
     @Body({ schema: resetRequest }) { email }: ResetRequest,
   ): Promise<Done> {
-    await this.auth.requestReset(email, originOf(request), addressOf(request));
+    await this.auth.requestReset(email, letterAddress(request), addressOf(request));
     return DONE;
   }
 
@@ -123,17 +124,17 @@ export class AuthController {
   @Public()
   @Reply(sessionReply, 400, 410)
   async reset(@Req() request: Request, @Body({ schema: resetUse }) body: ResetUse): Promise<SessionView> {
-    return this.begin(request, await this.auth.useReset(body));
+    return this.begin(request, await this.auth.useReset(body, addressOf(request)));
   }
 
   @Post("joinings")
   @Public()
-  @Reply(sessionReply, 400, 401, 410)
+  @Reply(sessionReply, 400, 401, 410, 429)
   async join(
     @Req() request: Request,
     @Body({ schema: invitationUse }) body: InvitationUse,
   ): Promise<SessionView> {
-    return this.begin(request, await this.auth.useInvitation(body));
+    return this.begin(request, await this.auth.useInvitation(body, addressOf(request)));
   }
 
   private async begin(request: Request, personId: string): Promise<SessionView> {

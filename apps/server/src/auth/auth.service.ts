@@ -15,7 +15,7 @@ import { v7 as uuid } from "uuid";
 import { AuditService } from "../audit/index.js";
 import { enterStudio, type Scope } from "../database/scope.js";
 import { Mailer } from "../mail/index.js";
-import { makeReset, takeLink } from "../links/index.js";
+import { endLinks, knowLink, makeReset, takeLink } from "../links/index.js";
 import { MembershipEntity } from "../people/membership.entity.js";
 import {
   AlreadySetUpProblem,
@@ -57,13 +57,12 @@ export class AuthService {
   /** The person with this e-mail and password. Takes the same time, and says the same, for a stranger. */
   async signIn({ email, password }: SignInRequest, address: string): Promise<string> {
     const account = email.toLowerCase();
-    await this.tries.check(account, address);
+    await this.tries.take(account, address);
     const person = await this.database.manager.findOneBy(PersonEntity, { email: account });
     if (!(await this.passwords.verify(person?.passwordHash ?? null, password)) || person === null) {
-      await this.tries.failed(account, address);
       throw new WrongPasswordProblem();
     }
-    await this.tries.succeeded(account);
+    await this.tries.succeeded(account, address);
     return person.id;
   }
 
@@ -107,10 +106,19 @@ export class AuthService {
   }
 
   /** Changes the password and ends every session but `keepSid`. */
-  async changePassword(personId: string, { current, next }: PasswordRequest, keepSid: string): Promise<void> {
+  async changePassword(
+    personId: string,
+    { current, next }: PasswordRequest,
+    keepSid: string,
+    address: string,
+  ): Promise<void> {
     const person = await this.database.manager.findOneBy(PersonEntity, { id: personId });
     if (person === null) throw new NotSignedInProblem();
+    // Apart from signing in: wrong guesses here must not keep a coach from signing in on another device.
+    const account = `change ${person.email}`;
+    await this.tries.take(account, address);
     if (!(await this.passwords.verify(person.passwordHash, current))) throw new WrongPasswordProblem();
+    await this.tries.succeeded(account, address);
     const passwordHash = await this.passwords.hash(next);
     await this.database.manager.update(PersonEntity, { id: personId }, { passwordHash });
     await this.endSessions(this.database.manager, personId, keepSid);
@@ -121,10 +129,9 @@ export class AuthService {
   }
 
   /** Sends a link for a new password where there is such an account; answers the same where there is none. */
-  async requestReset(email: string, origin: string, address: string): Promise<void> {
+  async requestReset(email: string, letters: string, address: string): Promise<void> {
     const account = email.toLowerCase();
-    await this.tries.check(`reset ${account}`, address);
-    await this.tries.failed(`reset ${account}`, address);
+    await this.tries.take(`reset ${account}`, address);
     await this.database.transaction(async (manager) => {
       const person = await manager.findOneBy(PersonEntity, { email: account });
       const [membership] = person === null ? [] : await this.membershipsOf(person.id);
@@ -134,28 +141,33 @@ export class AuthService {
         studioId: membership.studioId,
         to: account,
         subject: "A new password for Mirrup",
-        text: `Open this within two hours to choose a new password:\n\n${origin}/reset#${token}\n\nIf you did not ask for it, do nothing.`,
+        text: `Open this within two hours to choose a new password:\n\n${letters}/reset#${token}\n\nIf you did not ask for it, do nothing.`,
       });
     });
   }
 
-  async useReset({ token, password }: ResetUse): Promise<string> {
+  async useReset({ token, password }: ResetUse, address: string): Promise<string> {
+    await knowLink(this.database.manager, token, "reset", new Date());
     const passwordHash = await this.passwords.hash(password);
     return this.database.transaction(async (manager) => {
       const { email } = await takeLink(manager, token, "reset", new Date());
       const person = await manager.findOneBy(PersonEntity, { email });
       if (person === null) throw new BadLinkProblem();
       await manager.update(PersonEntity, { id: person.id }, { passwordHash });
+      await endLinks(manager, { kind: "reset", email });
       await this.endSessions(manager, person.id, "");
-      await this.tries.succeeded(email);
+      await this.tries.succeeded(email, address);
       return person.id;
     });
   }
 
   /** Joins the studio of an invitation, with a new account, or with an old one's own password. */
-  async useInvitation({ token, name, password }: InvitationUse): Promise<string> {
+  async useInvitation({ token, name, password }: InvitationUse, address: string): Promise<string> {
+    const invited = await knowLink(this.database.manager, token, "invitation", new Date());
+    const account = `join ${invited.email}`;
+    await this.tries.take(account, address);
     const passwordHash = await this.passwords.hash(password);
-    return this.database.transaction(async (manager) => {
+    const personId = await this.database.transaction(async (manager) => {
       const now = new Date();
       const { email, studioId, role } = await takeLink(manager, token, "invitation", now);
       if (studioId === null || role === null) throw new BadLinkProblem();
@@ -165,15 +177,24 @@ export class AuthService {
       const person = known ?? { id: uuid(), email, name, passwordHash, createdAt: now };
       if (known === null) await manager.insert(PersonEntity, person);
       await enterStudio(manager, studioId);
-      await manager.upsert(MembershipEntity, { studioId, personId: person.id, role }, [
-        "studioId",
-        "personId",
-      ]);
+      const member = await manager.findOne(MembershipEntity, {
+        where: { studioId, personId: person.id },
+        lock: { mode: "pessimistic_write" },
+      });
+      // An invitation gives and never takes: an owner stays one.
+      const isMore = member === null || ROLES.indexOf(role) < ROLES.indexOf(member.role);
+      if (isMore)
+        await manager.upsert(MembershipEntity, { studioId, personId: person.id, role }, [
+          "studioId",
+          "personId",
+        ]);
       const studio = await manager.findOneByOrFail(StudioEntity, { id: studioId });
       const scope: Scope = { studio, personId: person.id, manager, now };
-      await this.audit.note(scope, "joined", { about: role });
+      await this.audit.note(scope, "joined", { about: isMore ? role : member.role });
       return person.id;
     });
+    await this.tries.succeeded(account, address);
+    return personId;
   }
 
   private async isSetUp(manager: EntityManager): Promise<boolean> {

@@ -1,5 +1,6 @@
 import { auditReply, mailReply, membersReply, sessionReply } from "@mirrup/contract/schemas";
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
+import { request as httpRequest } from "node:http";
 import { PASSWORD, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
@@ -47,6 +48,21 @@ describe("signing in", () => {
     expect(answer).toMatchObject({ status: 429, body: { type: "too-many-tries" } });
     expect(Number(answer.headers.get("retry-after"))).toBeGreaterThan(0);
     expect((await client.signIn("owner@hall.example", PASSWORD)).status).toBe(200);
+  });
+
+  it("counts guesses made all at once like those made one by one", async () => {
+    const guess = () => server.stranger().signIn("parallel@hall.example", "wrong");
+    const answers = await Promise.all(Array.from({ length: 30 }, guess));
+    expect(answers.filter(({ status }) => status === 401)).toHaveLength(6);
+    expect(answers.filter(({ status }) => status === 429)).toHaveLength(24);
+  });
+
+  it("lets nobody guess at the password of who is signed in, and them sign in elsewhere all the same", async () => {
+    const coach = await server.addPerson(server.studioId, "coach", "guessed@hall.example");
+    const guess = () => coach.post("/api/auth/password", { current: "wrong", next: "another long password" });
+    const answers = await Promise.all(Array.from({ length: 8 }, guess));
+    expect(answers.map(({ status }) => status).sort()).toEqual([...Array<number>(6).fill(401), 429, 429]);
+    expect((await server.stranger().signIn("guessed@hall.example", PASSWORD)).status).toBe(200);
   });
 
   it("takes no cookie that is forged, changed, signed out, or of someone who is gone", async () => {
@@ -114,8 +130,14 @@ describe("one-time links", () => {
     );
     expect(stored).toEqual([]);
     const use = () => server.stranger().post("/api/auth/resets", { token, password: "a brand new password" });
+    await ask("forgot@hall.example");
+    const other = await tokenFor("forgot@hall.example");
     expect((await use()).status).toBe(200);
     expect((await use()).status).toBe(410);
+    // A link that was asked for before is of no use after the password was chosen.
+    const old = { token: other, password: "yet another password" };
+    expect(other).not.toBe(token);
+    expect((await server.stranger().post("/api/auth/resets", old)).status).toBe(410);
     expect((await person.get("/api/students")).status).toBe(401);
     expect((await server.stranger().signIn("forgot@hall.example", "a brand new password")).status).toBe(200);
 
@@ -128,6 +150,77 @@ describe("one-time links", () => {
       (await server.stranger().post("/api/auth/resets", { token: late, password: "a brand new password" }))
         .status,
     ).toBe(410);
+  });
+});
+
+describe("letters", () => {
+  it("lead to this machine, whatever name whoever asks gives it", async () => {
+    await server.addPerson(server.studioId, "coach", "lured@hall.example");
+    const { port } = new URL(server.address);
+    const ask = (host: string) =>
+      new Promise<number>((resolve, reject) => {
+        const request = httpRequest(
+          {
+            ...{ port, path: "/api/auth/reset-requests", method: "POST" },
+            headers: { host, origin: `http://${host}`, "content-type": "application/json" },
+          },
+          (answer) => resolve(answer.resume().statusCode ?? 0),
+        );
+        request.on("error", reject);
+        request.end(JSON.stringify({ email: "lured@hall.example" }));
+      });
+    const addressOf = async () => {
+      const [letter] = (await letters()).filter(({ to }) => to === "lured@hall.example");
+      return /https?:\/\/[^/]+/.exec(letter?.text ?? "")?.[0];
+    };
+    expect(await ask("evil.example")).toBe(200);
+    expect(await addressOf()).toBe(`http://localhost:${port}`);
+    expect(await ask(`192.168.1.20:${port}`)).toBe(200);
+    expect(await addressOf()).toBe(`http://192.168.1.20:${port}`);
+  });
+});
+
+describe("an invitation", () => {
+  const join = (token: string, password: string = PASSWORD) =>
+    server.stranger().post("/api/auth/joinings", { token, name: "Somebody", password });
+  const invite = async (email: string, role: string) => {
+    expect((await server.post("/api/people/invitations", { email, role })).status).toBe(200);
+    return tokenFor(email);
+  };
+  const roleOf = async (email: string) => {
+    const { items } = (await server.get("/api/people")).body as { items: { email: string; role: string }[] };
+    return items.find((one) => one.email === email)?.role;
+  };
+
+  it("gives and never takes: the last owner stays one", async () => {
+    const token = await invite("owner@hall.example", "viewer");
+    expect((await join(token)).status).toBe(200);
+    expect(await roleOf("owner@hall.example")).toBe("owner");
+    await server.addPerson(server.studioId, "viewer", "rising@hall.example");
+    expect((await join(await invite("rising@hall.example", "coach"))).status).toBe(200);
+    expect(await roleOf("rising@hall.example")).toBe("coach");
+  });
+
+  it("does not bring back who was taken out after it", async () => {
+    await server.addPerson(server.studioId, "coach", "out@hall.example");
+    const token = await invite("out@hall.example", "owner");
+    const { items } = (await server.get("/api/people")).body as { items: { id: string; email: string }[] };
+    const id = items.find((one) => one.email === "out@hall.example")?.id ?? "";
+    expect((await server.owner.ask("DELETE", `/api/people/${id}`)).status).toBe(200);
+    expect((await join(token)).status).toBe(410);
+    expect(await roleOf("out@hall.example")).toBeUndefined();
+    // Invited anew, they come.
+    expect((await join(await invite("out@hall.example", "viewer"))).status).toBe(200);
+  });
+
+  it("is no way to guess a password", async () => {
+    await server.addPerson(server.studioId, "viewer", "known@hall.example");
+    const token = await invite("known@hall.example", "coach");
+    const answers = await Promise.all(Array.from({ length: 9 }, () => join(token, "not this one at all")));
+    expect(answers.map(({ status }) => status).sort()).toEqual([
+      ...Array<number>(6).fill(401),
+      ...Array<number>(3).fill(429),
+    ]);
   });
 });
 

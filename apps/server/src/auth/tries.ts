@@ -4,7 +4,10 @@ import { TooManyTriesProblem } from "../problems/problem.js";
 
 const MINUTES_15 = 15 * 60;
 
-/** Counts failed tries to sign in, by account and by address. In memory: a restart forgives. */
+/**
+ * Counts tries at passwords, by account and by address. A try is counted before it is made and given back when it
+ * succeeds, so that however many are made at once no more than the limit are. In memory: a restart forgives.
+ */
 @Injectable()
 export class Tries {
   private readonly byAccount = new RateLimiterMemory({
@@ -18,29 +21,21 @@ export class Tries {
     blockDuration: MINUTES_15,
   });
 
-  /** Throws `TooManyTriesProblem` while the account or the address has failed too often. */
-  async check(account: string, address: string): Promise<void> {
-    const counts = await Promise.all([this.byAccount.get(account), this.byAddress.get(address)]);
-    const limits = [this.byAccount.points, this.byAddress.points];
-    counts.forEach((count, index) => {
-      if (count !== null && count.consumedPoints >= (limits[index] ?? 0))
-        throw new TooManyTriesProblem(count.msBeforeNext / 1000);
-    });
+  /** Counts a try. Throws `TooManyTriesProblem` where the account or the address has had too many. */
+  async take(account: string, address: string): Promise<void> {
+    try {
+      // Tries at an account that has had too many tell nothing of the address: a whole hall may be behind it.
+      await this.byAccount.consume(account);
+      await this.byAddress.consume(address);
+    } catch (error) {
+      if (!(error instanceof RateLimiterRes)) throw error;
+      throw new TooManyTriesProblem(error.msBeforeNext / 1000);
+    }
   }
 
-  async failed(account: string, address: string): Promise<void> {
-    const consume = async (limiter: RateLimiterMemory, key: string) => {
-      try {
-        await limiter.consume(key);
-      } catch (error) {
-        // Past the limit: the next check tells.
-        if (!(error instanceof RateLimiterRes)) throw error;
-      }
-    };
-    await Promise.all([consume(this.byAccount, account), consume(this.byAddress, address)]);
-  }
-
-  async succeeded(account: string): Promise<void> {
+  /** Forgets the tries at an account, and the one that succeeded at its address. */
+  async succeeded(account: string, address: string): Promise<void> {
     await this.byAccount.delete(account);
+    await this.byAddress.reward(address);
   }
 }

@@ -9,6 +9,8 @@ export interface Config {
   /** The owner's connection, for migrations; the app's own where none is given. */
   readonly databaseAdminUrl: string;
   readonly tls: { readonly certFile: string; readonly keyFile: string } | null;
+  /** Where people have Mirrup open, for links in letters; null where it is not said. */
+  readonly publicUrl: string | null;
   readonly logLevel: string;
   /** What session cookies are signed with; one of its own for each run where none is given. */
   readonly sessionSecret: string;
@@ -21,6 +23,7 @@ interface Environment {
   readonly DATABASE_ADMIN_URL?: string;
   readonly MIRRUP_TLS_CERT?: string;
   readonly MIRRUP_TLS_KEY?: string;
+  readonly MIRRUP_PUBLIC_URL?: string;
   readonly MIRRUP_LOG_LEVEL: string;
   readonly MIRRUP_SESSION_SECRET?: string;
 }
@@ -34,6 +37,7 @@ const environment = Joi.object<Environment>({
   DATABASE_ADMIN_URL: postgresUrl(),
   MIRRUP_TLS_CERT: Joi.string(),
   MIRRUP_TLS_KEY: Joi.string(),
+  MIRRUP_PUBLIC_URL: Joi.string().uri({ scheme: ["http", "https"] }),
   MIRRUP_LOG_LEVEL: Joi.string()
     .valid("trace", "debug", "info", "warn", "error", "fatal", "silent")
     .default("info"),
@@ -56,6 +60,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     databaseUrl: value.DATABASE_URL,
     databaseAdminUrl: value.DATABASE_ADMIN_URL ?? value.DATABASE_URL,
     tls: certFile === undefined || keyFile === undefined ? null : { certFile, keyFile },
+    publicUrl: value.MIRRUP_PUBLIC_URL === undefined ? null : new URL(value.MIRRUP_PUBLIC_URL).origin,
     logLevel: value.MIRRUP_LOG_LEVEL,
     sessionSecret: value.MIRRUP_SESSION_SECRET ?? randomBytes(32).toString("hex"),
   };

@@ -26,12 +26,50 @@ export async function enterStudio(manager: EntityManager, studioId: string): Pro
   await manager.query("SELECT set_config('mirrup.studio', $1, true)", [studioId]);
 }
 
+/**
+ * The scope with its studio as it is taught until the transaction ends: whoever derives facts from the log holds
+ * the school and the time zone that they are derived by. Held before students are, by everybody.
+ */
+export async function holdTeaching(scope: Scope): Promise<Scope> {
+  const studio = await scope.manager.findOne(StudioEntity, {
+    where: { id: scope.studio.id },
+    lock: { mode: "pessimistic_read" },
+  });
+  if (studio === null) throw new NoStudioProblem();
+  return { ...scope, studio };
+}
+
+/** Deadlock, serialization failure, and two who store one id at once: all of it can be done again from the start. */
+const AGAIN = new Set(["40P01", "40001", "23505"]);
+const MOST_TRIES = 3;
+
+function isPassing(error: unknown): boolean {
+  const code: unknown = Reflect.get(Object(error), "code");
+  return typeof code === "string" && AGAIN.has(code);
+}
+
 @Injectable()
 export class Scopes {
   constructor(@InjectDataSource() private readonly database: DataSource) {}
 
-  /** Runs `work` for the member's studio in one transaction, rolled back when it throws. */
-  run<T>(
+  /**
+   * Runs `work` for the member's studio in one transaction, rolled back when it throws; once more, where it only
+   * met another one.
+   */
+  async run<T>(
+    member: Pick<Member, "studioId"> & { readonly personId?: string },
+    work: (scope: Scope) => Promise<T>,
+  ): Promise<T> {
+    for (let tries = 1; ; tries += 1) {
+      try {
+        return await this.once(member, work);
+      } catch (error) {
+        if (tries === MOST_TRIES || !isPassing(error)) throw error;
+      }
+    }
+  }
+
+  private once<T>(
     member: Pick<Member, "studioId"> & { readonly personId?: string },
     work: (scope: Scope) => Promise<T>,
   ): Promise<T> {

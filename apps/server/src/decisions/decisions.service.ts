@@ -10,7 +10,7 @@ import { CATALOGUE } from "@mirrup/catalogue";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
-import type { Scope } from "../database/scope.js";
+import { holdTeaching, type Scope } from "../database/scope.js";
 import { combosNamed } from "../combos/index.js";
 import { DecisionEntity, decisionsOf, SetEntity, voidedBy } from "../log/index.js";
 import { RefusedDecisionsProblem } from "../problems/problem.js";
@@ -58,7 +58,8 @@ export class DecisionsService {
   }
 
   /** Stores the decisions that the log does not have yet and answers what they changed. */
-  async log(scope: Scope, requests: readonly DecisionRequest[]): Promise<DecisionsReply> {
+  async log(asked: Scope, requests: readonly DecisionRequest[]): Promise<DecisionsReply> {
+    const scope = await holdTeaching(asked);
     const students = await this.students.holdAll(scope, [...new Set(requests.map((one) => one.studentId))]);
     const knowledge = await this.knowledgeOf(scope, requests, students);
     const { refusals, fresh } = sortDecisions(requests, knowledge);

@@ -1,1 +1,1 @@
-export { makeInvitation, makeReset, takeLink } from "./links.js";
+export { endLinks, knowLink, makeInvitation, makeReset, takeLink } from "./links.js";

@@ -1,6 +1,6 @@
 import type { Role } from "@mirrup/contract";
 import { createHash, randomBytes } from "node:crypto";
-import type { EntityManager } from "typeorm";
+import { IsNull, type EntityManager } from "typeorm";
 import { BadLinkProblem } from "../problems/problem.js";
 import { LinkEntity } from "./link.entity.js";
 
@@ -46,6 +46,26 @@ export async function makeReset(manager: EntityManager, email: string, now: Date
   const empty = { studioId: null, role: null, usedAt: null };
   await manager.insert(LinkEntity, { tokenHash: hashOf(token), kind: "reset", email, expiresAt, ...empty });
   return token;
+}
+
+/** A link that can still be used, without using it up. Throws `BadLinkProblem` for any other. */
+export async function knowLink(
+  manager: EntityManager,
+  token: string,
+  kind: LinkEntity["kind"],
+  now: Date,
+): Promise<LinkEntity> {
+  const link = await manager.findOneBy(LinkEntity, { tokenHash: hashOf(token), kind });
+  if (link?.usedAt !== null || link.expiresAt <= now) throw new BadLinkProblem();
+  return link;
+}
+
+/** Ends the links to somebody that are still open: nothing older than what was just done is of use. */
+export async function endLinks(
+  manager: EntityManager,
+  of: Pick<LinkEntity, "kind" | "email"> & Partial<Pick<LinkEntity, "studioId">>,
+): Promise<void> {
+  await manager.delete(LinkEntity, { ...of, usedAt: IsNull() });
 }
 
 /** Uses a link up. Throws `BadLinkProblem` for one that is used, expired or none of ours. */

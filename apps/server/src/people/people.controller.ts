@@ -4,6 +4,7 @@ import { Body, Controller, Delete, Get, Param, Patch, Post, Req } from "@nestjs/
 import type { Request } from "express";
 import { Asking, For } from "../access/access.js";
 import { Scopes, type Member } from "../database/scope.js";
+import { letterAddress } from "../mail/index.js";
 import { Reply } from "../problems/reply.js";
 import { PeopleService } from "./people.service.js";
 
@@ -33,8 +34,8 @@ export class PeopleController {
     @Req() request: Request,
     @Body({ schema: invitationRequest }) invitation: InvitationRequest,
   ): Promise<Done> {
-    const origin = request.get("origin") ?? `${request.protocol}://${request.get("host") ?? "localhost"}`;
-    await this.scopes.run(member, (scope) => this.people.invite(scope, invitation, origin));
+    const address = letterAddress(request);
+    await this.scopes.run(member, (scope) => this.people.invite(scope, invitation, address));
     return DONE;
   }
 

@@ -6,7 +6,7 @@ import { PersonEntity } from "../auth/person.entity.js";
 import type { Scope } from "../database/scope.js";
 import { Mailer } from "../mail/index.js";
 import { LastOwnerProblem, UnknownPersonProblem } from "../problems/problem.js";
-import { makeInvitation } from "../links/index.js";
+import { endLinks, makeInvitation } from "../links/index.js";
 import { MembershipEntity } from "./membership.entity.js";
 
 /** The people of a studio and their parts in it. */
@@ -28,7 +28,7 @@ export class PeopleService {
       .sort((one, other) => one.name.localeCompare(other.name));
   }
 
-  async invite(scope: Scope, { email, role }: InvitationRequest, origin: string): Promise<void> {
+  async invite(scope: Scope, { email, role }: InvitationRequest, address: string): Promise<void> {
     const to = email.toLowerCase();
     const { studio, manager, now } = scope;
     const token = await makeInvitation(manager, { email: to, role, studioId: studio.id, now });
@@ -36,7 +36,7 @@ export class PeopleService {
       studioId: studio.id,
       to,
       subject: `Join ${studio.name} on Mirrup`,
-      text: `You are invited to ${studio.name} as ${role}. Open this within seven days:\n\n${origin}/join#${token}`,
+      text: `You are invited to ${studio.name} as ${role}. Open this within seven days:\n\n${address}/join#${token}`,
     });
     await this.audit.note(scope, "invited", { about: `${to}, ${role}` });
   }
@@ -52,8 +52,12 @@ export class PeopleService {
 
   async remove(scope: Scope, personId: string): Promise<void> {
     await this.keepAnOwner(scope, await this.memberOrThrow(scope, personId));
-    await scope.manager.delete(MembershipEntity, { studioId: scope.studio.id, personId });
-    await this.audit.note(scope, "removed", { about: await this.addressOf(scope, personId) });
+    const studioId = scope.studio.id;
+    const email = await this.addressOf(scope, personId);
+    await scope.manager.delete(MembershipEntity, { studioId, personId });
+    // An invitation that was never opened would bring them back.
+    await endLinks(scope.manager, { kind: "invitation", email, studioId });
+    await this.audit.note(scope, "removed", { about: email });
   }
 
   private async memberOrThrow(scope: Scope, personId: string): Promise<MembershipEntity> {

@@ -41,6 +41,22 @@ function problemError(issue: Issues[number], value: unknown): ProblemError {
   return { item: index, ...(id === undefined ? {} : { id }), field: fieldOf(rest), code, message };
 }
 
+/** No database stores these: the character nought, and halves of a character. */
+const UNSTORABLE = /\0|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
+const MOST_ERRORS = 50;
+
+/** Where a value has text that cannot be stored; null for nowhere. */
+function unstorablePath(value: unknown): readonly PropertyKey[] | null {
+  if (typeof value === "string") return UNSTORABLE.test(value) ? [] : null;
+  if (typeof value !== "object" || value === null) return null;
+  const list = Array.isArray(value);
+  for (const [key, own] of Object.entries(value)) {
+    const path = UNSTORABLE.test(key) ? [] : unstorablePath(own);
+    if (path !== null) return [list ? Number(key) : key, ...path];
+  }
+  return null;
+}
+
 /** Checks bodies, queries and parameters against the contract's schema, without converting types. */
 @Injectable()
 export class ContractPipe extends StandardSchemaValidationPipe {
@@ -52,11 +68,18 @@ export class ContractPipe extends StandardSchemaValidationPipe {
   }
 
   override async transform<T>(value: T, metadata: ArgumentMetadata): Promise<T> {
+    const path = unstorablePath(value);
+    if (path !== null) {
+      const message = "has a character that cannot be stored; leave it out";
+      throw new InvalidRequestProblem([problemError({ message, path }, value)]);
+    }
     try {
       return await super.transform(value, metadata);
     } catch (error) {
       if (!(error instanceof SchemaIssues)) throw error;
-      throw new InvalidRequestProblem(error.issues.map((issue) => problemError(issue, value)));
+      throw new InvalidRequestProblem(
+        error.issues.slice(0, MOST_ERRORS).map((issue) => problemError(issue, value)),
+      );
     }
   }
 }

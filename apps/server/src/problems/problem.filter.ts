@@ -33,6 +33,14 @@ const BUG: Document = {
   detail: "This is a fault in Mirrup itself. Nothing was stored; quote the request's id when you report it.",
 };
 
+const UNSTORABLE: Document = {
+  type: "invalid-request",
+  title: "Invalid request",
+  status: 400,
+  detail:
+    "Something in the request cannot be stored as it is. Nothing was stored; correct it and send it again.",
+};
+
 const CONFLICT: Document = {
   type: "conflict",
   title: "Conflict",
@@ -40,10 +48,13 @@ const CONFLICT: Document = {
   detail: "Someone else changed the same thing at the same time. Nothing was stored; send it again.",
 };
 
-/** Connection faults of the driver, and PostgreSQL's classes 08 and 57P (going down, starting up, out of connections). */
+/**
+ * Connection faults of the driver, and what PostgreSQL says while it is going down, starting up, full, out of
+ * connections, only to be read, or kept from a lock for too long.
+ */
 function isUnavailable(code: string, message: string): boolean {
   return (
-    /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|08|57P|53300)/.test(code) ||
+    /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|08|57|53|55P03|25006)/.test(code) ||
     /Connection terminated|timeout exceeded when trying to connect|not currently accepting connections/.test(
       message,
     )
@@ -84,7 +95,31 @@ function documentOf(error: unknown): Document {
   }
   const code = textAt(error, "code");
   if (isUnavailable(code, textAt(error, "message"))) return UNAVAILABLE;
-  return code === "23505" || code === "40P01" ? CONFLICT : BUG;
+  if (code.startsWith("22")) return UNSTORABLE;
+  return code === "23505" || code === "40P01" || code === "40001" ? CONFLICT : BUG;
+}
+
+/**
+ * What a log may say of a fault. A failed query's message and values are people's; its text, its code and where it
+ * was made are not.
+ */
+export function faultOf(error: unknown): Readonly<Record<string, string>> {
+  const stack = textAt(error, "stack");
+  const query = textAt(error, "query");
+  const where = stack.split("\n").filter((line) => /^\s+at /.test(line));
+  const driver: unknown = Reflect.get(Object(error), "driverError");
+  const said = query === "" ? textAt(error, "message") : "";
+  return Object.fromEntries(
+    Object.entries({
+      ...{
+        type: textAt(error, "name"),
+        message: said,
+        code: textAt(error, "code") || textAt(driver, "code"),
+      },
+      ...{ query, table: textAt(driver, "table"), constraint: textAt(driver, "constraint") },
+      stack: where.join("\n"),
+    }).filter(([, text]) => text !== ""),
+  );
 }
 
 /** Turns whatever was thrown into an RFC 9457 problem document; faults of our own are logged with the request's id. */
@@ -95,7 +130,7 @@ export class ProblemFilter implements ExceptionFilter {
     const request = http.getRequest<Request>();
     const response = http.getResponse<Response>();
     const document = documentOf(error);
-    if (document.status === 500) request.log.error({ err: error }, document.type);
+    if (document.status === 500) request.log.error({ fault: faultOf(error) }, document.type);
     if (response.headersSent) return;
     if (error instanceof TooManyTriesProblem)
       response.set("Retry-After", String(Math.ceil(error.retrySeconds)));

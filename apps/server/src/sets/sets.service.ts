@@ -5,7 +5,7 @@ import { isClearedStatus } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import { Any, In } from "typeorm";
 import { insertAll } from "../database/insert-all.js";
-import type { Scope } from "../database/scope.js";
+import { holdTeaching, type Scope } from "../database/scope.js";
 import { AuditService } from "../audit/index.js";
 import { combosNamed } from "../combos/index.js";
 import { SetEntity } from "../log/index.js";
@@ -48,7 +48,8 @@ export class SetsService {
    * Stores the sets that the log does not have yet and answers what they changed. A set sent twice
    * is stored once. Throws `RefusedSetsProblem` naming every set that breaks a rule.
    */
-  async log(scope: Scope, sets: readonly SetRequest[]): Promise<SetsReply> {
+  async log(asked: Scope, sets: readonly SetRequest[]): Promise<SetsReply> {
+    const scope = await holdTeaching(asked);
     const knowledge = await this.knowledgeOf(scope, sets);
     const { fresh, repeated } = this.sort(sets, knowledge);
     const lines = fresh.map((set) => lineOf(scope, set));

@@ -163,4 +163,35 @@ describe("whatever comes in whatever order", () => {
       expect(plain(rebuilt)).toEqual(plain(kept));
     },
   );
+
+  it.each([1, 2, 3])("and those of sets that come while the school changes (seed %i)", async (seed) => {
+    const random = randomFrom(seed);
+    const students = await Promise.all(
+      ["a", "b", "c", "d"].map((name) => server.addStudent(`${name} of ${seed}`)),
+    );
+    const now = Date.now();
+    const at = () => new Date(now - between(random, 1, 60) * DAY_MS);
+    for (let round = 0; round < 5; round += 1) {
+      const { version } = (await server.get("/api/studio")).body as { version: number };
+      const school = pick(random, ["foundation-first", "steady-hold", "quick-frontier"]);
+      const batches = Array.from({ length: 4 }, () => {
+        const some = students.filter(() => random() < 0.7);
+        return [...some, students[0] ?? ""].map((student) => anySet(random, student, at()));
+      });
+      const answers = await Promise.all([
+        ...batches.slice(0, 2).map((sets) => server.post("/api/sets", { sets })),
+        server.owner.ask("PATCH", "/api/studio", { version, school }),
+        ...batches.slice(2).map((sets) => server.post("/api/sets", { sets })),
+        // A tablet that did not hear the answer sends the same again, at the same time.
+        server.post("/api/sets", { sets: batches[0] ?? [] }),
+      ]);
+      expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 200));
+    }
+    const kept = await Promise.all(students.map(facts));
+    await rebuildAll(server.database);
+    const rebuilt = await Promise.all(students.map(facts));
+    const plain = (all: typeof kept) =>
+      all.map((one) => one.map(({ exact, lessons }) => ({ exact, lessons })));
+    expect(plain(rebuilt)).toEqual(plain(kept));
+  });
 });

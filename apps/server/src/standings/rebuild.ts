@@ -1,5 +1,5 @@
 import type { DataSource } from "typeorm";
-import { Scopes } from "../database/scope.js";
+import { holdTeaching, Scopes } from "../database/scope.js";
 import { StudentEntity } from "../students/student.entity.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { readerFor, rulesHash } from "./learner.js";
@@ -14,8 +14,13 @@ async function studioIds(database: DataSource): Promise<readonly string[]> {
 export async function rebuildAll(database: DataSource): Promise<void> {
   const standings = new StandingsService();
   for (const studioId of await studioIds(database)) {
-    await new Scopes(database).run({ studioId }, async (scope) => {
-      const students = await scope.manager.findBy(StudentEntity, { studioId });
+    await new Scopes(database).run({ studioId }, async (asked) => {
+      const scope = await holdTeaching(asked);
+      const students = await scope.manager.find(StudentEntity, {
+        where: { studioId },
+        // What comes in meanwhile waits, and is folded on top.
+        ...{ order: { id: "ASC" }, lock: { mode: "for_no_key_update" } },
+      });
       for (const student of students) await standings.refold(scope, student);
     });
   }

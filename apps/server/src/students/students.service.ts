@@ -3,7 +3,7 @@ import { localDate } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
-import type { Scope } from "../database/scope.js";
+import { holdTeaching, type Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
 import {
   DeletedStudentProblem,
@@ -118,7 +118,8 @@ export class StudentsService {
   }
 
   /** Changes some fields of a student. Refuses what was made from an older state, and answers the newer one with it. */
-  async change(scope: Scope, id: string, change: StudentChange): Promise<StudentDetail> {
+  async change(asked: Scope, id: string, change: StudentChange): Promise<StudentDetail> {
+    const scope = await holdTeaching(asked);
     const { version, archived, groups, keepCleared: keeps = false, ...profile } = change;
     if (groups !== undefined) await this.members.holdGroups(scope, id, groups);
     const student = await this.hold(scope, id);

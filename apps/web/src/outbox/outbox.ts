@@ -82,6 +82,17 @@ async function setAside(batch: readonly WaitingSet[], problem: Problem): Promise
   }
 }
 
+const TOO_EARLY = 425;
+const TOO_MANY = 429;
+
+/**
+ * Whether a refusal passes by itself, so that what is refused waits as in silence: a fault of the server's own, a
+ * meeting of two changes, too much at once. Only what a person has to look at is set aside.
+ */
+function isPassing({ status, type }: Problem): boolean {
+  return status >= 500 || status === TOO_EARLY || status === TOO_MANY || type === "conflict";
+}
+
 async function sendBatch(batch: readonly WaitingSet[]): Promise<void> {
   const body: SetsRequest = { sets: batch.map((one) => one.set) };
   const ids = body.sets.map((set) => set.id);
@@ -105,8 +116,7 @@ async function sendAll(): Promise<void> {
         void queryClient.invalidateQueries({ queryKey: ["session"] });
         return;
       }
-      // A fault of the server's own (500) is no reason to set a set aside: it waits like silence.
-      if (!isProblem(error) || error.problem.status >= 500) {
+      if (!isProblem(error) || isPassing(error.problem)) {
         await refresh({ silent: true });
         retryLater();
         return;

@@ -1,0 +1,96 @@
+import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
+import type { Problem, SetRequest } from "@mirrup/contract";
+import { DataSource, QueryFailedError } from "typeorm";
+import { v7 as uuid } from "uuid";
+import { loggedUrl } from "../app.js";
+import { decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { faultOf } from "./problem.filter.js";
+
+let server: TestApp;
+let student: string;
+beforeAll(async () => {
+  server = await startTestApp();
+  student = await server.addStudent("Bounds Case");
+});
+afterAll(() => server.close());
+
+const NOUGHT = "a\0b";
+const HALF = "half \ud83d of a character";
+
+describe("what cannot be stored", () => {
+  const bad: readonly (readonly [string, Partial<SetRequest>])[] = [
+    ["a nought in a subject", { subject: NOUGHT }],
+    ["half a character in a drill", { drill: { kind: "streak", about: HALF } }],
+    ["a nought in a fault", { misses: [{ fault: NOUGHT as "baulk" }] }],
+    ["an id in brackets", { id: `[${uuid()}]` }],
+    ["an id with letters behind", { id: `${uuid()}f` }],
+    ["the year nought", { at: "0000-01-01T00:00:00.000Z" }],
+    ["a year long gone", { at: "1066-10-14T09:00:00.000Z" }],
+    ["a year far away", { at: "9999-12-31T23:59:59.000Z" }],
+    ["no instant at all", { at: "2026-13-41T00:00:00.000Z" }],
+    ["misses without end", { clean: 0, bestStreak: 0, misses: Array(400).fill({ count: 100_000 }) }],
+  ];
+  it.each(bad)("is refused with its field: %s", async (_what, changes) => {
+    const good = setOf(student);
+    const { status, body } = await server.post("/api/sets", { sets: [good, setOf(student, changes)] });
+    const { type, errors } = body as Problem;
+    expect([status, type]).toEqual([400, "invalid-request"]);
+    expect(new Set(errors?.map((error) => error.item))).toEqual(new Set([1]));
+    // Without it the rest goes through: the device sets aside what is named, and nothing else.
+    expect((await server.post("/api/sets", { sets: [good] })).status).toBe(200);
+  });
+
+  it("is refused wherever text goes in", async () => {
+    const answers = await Promise.all([
+      server.post("/api/students", { name: NOUGHT }),
+      server.post("/api/groups", { name: HALF }),
+      server.post("/api/lessons", { lessons: [lessonOf({ title: NOUGHT })] }),
+      server.post("/api/lessons", { lessons: [lessonOf({ day: "0000-01-01" })] }),
+      server.post("/api/decisions", { decisions: [decisionOf(student, { reason: NOUGHT })] }),
+      server.get(`/api/students/${student}/sets?subject=cro%00ss&side=left`),
+      server.get("/api/students/%5Bnobody%5D"),
+      server.stranger().signIn("a\0@hall.example", "whatever it is"),
+    ]);
+    for (const { status } of answers) expect([400, 404]).toContain(status);
+  });
+
+  it("is named fifty times at most", async () => {
+    const sets = Array.from({ length: 300 }, () => ({ ...setOf(student), clean: -1 }));
+    const { status, body } = await server.post("/api/sets", { sets });
+    expect([status, (body as { errors: unknown[] }).errors.length]).toEqual([400, 50]);
+  });
+});
+
+describe("the log", () => {
+  it("says of a failed query what failed and nothing of whom", async () => {
+    const source = new DataSource({ type: "postgres", url: server.appUrl });
+    await source.initialize();
+    const name = "Wren Confidential";
+    const failed: unknown = await source
+      .query("INSERT INTO student (name, birth_year) VALUES ($1, $2)", [name, "born in 2014"])
+      .catch((error: unknown) => error);
+    await source.destroy();
+    expect(failed).toBeInstanceOf(QueryFailedError);
+    const fault = faultOf(failed);
+    expect(fault).toMatchObject({ type: "QueryFailedError", code: "22P02" });
+    expect(fault.query).toContain("INSERT INTO student");
+    expect(fault.stack).toMatch(/^\s+at /);
+    expect(JSON.stringify(fault)).not.toMatch(/Wren|2014/);
+  });
+
+  it("says what a fault of the program's own is", () => {
+    expect(faultOf(new RangeError("place 4 of 4"))).toMatchObject({
+      type: "RangeError",
+      message: "place 4 of 4",
+    });
+    expect(faultOf(undefined)).toEqual({});
+  });
+
+  it.each([
+    ["/api/students/0190?x=1", "/api/students/0190"],
+    ["/api/shared-combos/very-secret", "/api/shared-combos/…"],
+    ["/api/shared-combos/very-secret/more?y", "/api/shared-combos/…"],
+  ])("has %s as %s", (url, logged) => {
+    expect(loggedUrl(url)).toBe(logged);
+  });
+});
