@@ -1,3 +1,4 @@
+import type { StudentView } from "@mirrup/contract";
 import { expect, floorIsOpen, press, test } from "./fixtures.js";
 
 test("a climb by key and by touch, with undo and a held key", async ({ page, mirrup }) => {
@@ -136,6 +137,37 @@ test("pain ends the jumping for today with one tap, and a slip can be taken back
   await page.goto(`${mirrup.root}/students`);
   await expect(page.getByRole("link", { name: /Dag Ellerby/ })).toContainText("No drill today.");
   await page.goBack();
+  await page.getByRole("button", { name: "It was pressed by mistake" }).click();
+  await floorIsOpen(page);
+});
+
+test("pain that was pressed without a network counts on every page, and reaches the server from any", async ({
+  page,
+  context,
+  mirrup,
+}) => {
+  const student = await mirrup.studentPath("Dag Ellerby");
+  await page.goto(`${student}/floor/basic-bounce/whole`);
+  await floorIsOpen(page);
+  await context.route("**/api/students/*/stop", (route) => route.abort());
+  await page.getByRole("button", { name: "Pain: stop today" }).click();
+  await expect(page.getByRole("alert")).toContainText("It is kept on this device");
+  await page.getByRole("link", { name: "Leave the floor" }).click();
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("link", { name: /Dag Ellerby/ })).toContainText("No drill today.");
+  await page.goto(`${student}/floor/basic-bounce/whole`);
+  await expect(page.getByRole("alert")).toContainText("Jumping ends for Dag Ellerby today");
+  await expect(page.getByRole("button", { name: /^Clean/ })).toBeHidden();
+  await context.unroute("**/api/students/*/stop");
+  await page.goto(`${mirrup.root}/students`);
+  // The server has it, so that every other device learns of it.
+  const headers = { "x-mirrup-studio": mirrup.root.slice(1) };
+  const path = `/api/students/${student.split("/students/")[1] ?? ""}`;
+  await expect(async () => {
+    const read = (await (await page.request.get(path, { headers })).json()) as StudentView;
+    expect(read.hasStopped).toBe(true);
+  }).toPass();
+  await page.goto(`${student}/floor/basic-bounce/whole`);
   await page.getByRole("button", { name: "It was pressed by mistake" }).click();
   await floorIsOpen(page);
 });

@@ -19,7 +19,8 @@ export const instant = () =>
   Joi.string()
     .isoDate()
     .custom((value: string, helpers) =>
-      isWithinYears(new Date(value))
+      // What is no date at all is said by itself.
+      Number.isNaN(Date.parse(value)) || isWithinYears(new Date(value))
         ? value
         : helpers.message({ custom: `{{#label}} must be between ${YEARS.first} and ${YEARS.last}` }),
     );

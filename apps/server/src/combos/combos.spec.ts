@@ -221,7 +221,9 @@ describe("a combo's record", () => {
       ((await coach.get(`/api/students/${student}/load`)).body as { today: { landings: number } }).today
         .landings;
     const before = await landings();
-    await coach.post("/api/sets", { sets: [wholeOf(id, { clean: 2, misses: [], bestStreak: 1 })] });
+    // A moment ago: an hour ago may be yesterday.
+    const at = new Date(Date.now() - 10).toISOString();
+    await coach.post("/api/sets", { sets: [wholeOf(id, { clean: 2, misses: [], bestStreak: 1, at })] });
     // Seven turns in six beats, one of them a double that counts one and a half.
     expect((await landings()) - before).toBe(2 * 6.5);
   });

@@ -1,29 +1,14 @@
 import { CAUTIONS } from "@mirrup/catalogue";
-import type { Done } from "@mirrup/contract";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { put, remove } from "../app/api.js";
+import { pressStop, useStops } from "../outbox/index.js";
 import classes from "./floor.module.css";
 
-const RETRY_MS = 5000;
-
-/** Ends a student's jumping for today, and begins it again; tried until the server has it. */
-function useEarlyStop(studentId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (stops: boolean) =>
-      stops ? put<Done>(`/students/${studentId}/stop`) : remove<Done>(`/students/${studentId}/stop`),
-    retry: true,
-    retryDelay: RETRY_MS,
-    onSettled: () => client.invalidateQueries({ queryKey: ["students"] }),
-  });
-}
-
-/** Whether jumping has ended for a student today: what was pressed counts at once, the server is told as soon as it answers. */
+/** Whether jumping has ended for a student today, and what ends it or takes that back. */
 export function useStopped(studentId: string, isStored: boolean) {
-  const stop = useEarlyStop(studentId);
-  const isPressed =
-    stop.variables !== undefined && (stop.isPending || stop.isSuccess) ? stop.variables : undefined;
-  return { hasStopped: isPressed ?? isStored, press: (stops: boolean) => stop.mutate(stops) };
+  const isStopped = useStops();
+  return {
+    hasStopped: isStopped(studentId, isStored),
+    press: (stops: boolean) => pressStop(studentId, stops),
+  };
 }
 
 interface StoppedProps {
@@ -40,7 +25,7 @@ export function Stopped({ name, isSent, onTakeBack }: StoppedProps) {
       <p>{CAUTIONS.pain}</p>
       <p>
         Only that it ended early is kept, not why.
-        {!isSent && " The server does not have it yet; leave this page open until it answers."}
+        {!isSent && " It is kept on this device, and the server is told as soon as it answers."}
       </p>
       <button type="button" className={classes.small} onClick={onTakeBack}>
         It was pressed by mistake

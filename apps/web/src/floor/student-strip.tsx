@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { subjectName } from "../app/words.js";
-import { currentSender } from "../outbox/index.js";
+import { currentSender, useStops } from "../outbox/index.js";
 import { studentsQuery } from "../students/index.js";
 import choice from "./drill-choice.module.css";
 import { runKey, type RunSubject } from "./floor-run.js";
@@ -22,9 +22,10 @@ export function AnotherStudent({ strip, about, name }: StripProps) {
   const paths = usePaths();
   const navigate = useNavigate();
   const students = useQuery(studentsQuery);
+  const isStopped = useStops();
   const inStrip = new Set([about.studentId, ...strip.entries.map((one) => one.studentId)]);
   const others = (students.data ?? []).flatMap(({ id, name: called, archived, hasStopped, next }) =>
-    archived || hasStopped || next === null || inStrip.has(id)
+    archived || isStopped(id, hasStopped) || next === null || inStrip.has(id)
       ? []
       : [{ studentId: id, name: called, subject: next.subject, side: next.side }],
   );

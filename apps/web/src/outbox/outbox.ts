@@ -11,6 +11,7 @@ import {
 } from "@mirrup/contract";
 import { isProblem, isSignedOut, post } from "../app/api.js";
 import { queryClient } from "../app/query-client.js";
+import { isPassing } from "./passing.js";
 import { currentSender, isOf, onSenderChange } from "./sender.js";
 import { dropSets, keepSet, keepSets, waitingSets, type WaitingSet } from "./store.js";
 
@@ -80,17 +81,6 @@ async function setAside(batch: readonly WaitingSet[], problem: Problem): Promise
     const waiting = batch[item ?? 0];
     if (waiting !== undefined) await keepSet({ ...waiting, refusal });
   }
-}
-
-const TOO_EARLY = 425;
-const TOO_MANY = 429;
-
-/**
- * Whether a refusal passes by itself, so that what is refused waits as in silence: a fault of the server's own, a
- * meeting of two changes, too much at once. Only what a person has to look at is set aside.
- */
-function isPassing({ status, type }: Problem): boolean {
-  return status >= 500 || status === TOO_EARLY || status === TOO_MANY || type === "conflict";
 }
 
 async function sendBatch(batch: readonly WaitingSet[]): Promise<void> {

@@ -3,7 +3,13 @@
  * has something to stand on while nobody answers. Wiped at sign-out; never shown to somebody else.
  */
 import type { StudentView } from "@mirrup/contract";
-import { dehydrate, hydrate, type QueryKey } from "@tanstack/react-query";
+import {
+  dehydrate,
+  hydrate,
+  type DehydratedState,
+  type QueryClient,
+  type QueryKey,
+} from "@tanstack/react-query";
 import { queryClient } from "../app/query-client.js";
 import { currentSender, isOf } from "./sender.js";
 import { dropReadings, keepReadings, keptReadings } from "./store.js";
@@ -24,10 +30,21 @@ function isKept(key: QueryKey): boolean {
   );
 }
 
+const KEPT_ROOTS = ["students", "groups", "lessons", "combos", "session", "studio"] as const;
+
+/**
+ * What is kept on the device stays in the page as long: each save writes all that the page has, so that what it had
+ * let go of would be lost to the device too.
+ */
+export function keepInMemory(client: QueryClient): void {
+  for (const root of KEPT_ROOTS) client.setQueryDefaults([root], { gcTime: DAYS_7 });
+}
+
 let saving: ReturnType<typeof setTimeout> | undefined;
 
 /** Brings back what is kept, where it is this person's and not too old; forgets it otherwise. */
 export async function restoreReadings(): Promise<void> {
+  keepInMemory(queryClient);
   const kept = await keptReadings().catch(() => undefined);
   if (kept === undefined) return;
   const isFresh = Date.now() - kept.savedAt < DAYS_7;
@@ -35,7 +52,13 @@ export async function restoreReadings(): Promise<void> {
     await dropReadings();
     return;
   }
-  hydrate(queryClient, kept.state);
+  try {
+    hydrate(queryClient, kept.state);
+  } catch {
+    // A version of Mirrup that is gone has kept it: it is read anew.
+    await dropReadings();
+    return;
+  }
   // It is shown at once, and read anew at once.
   await queryClient.invalidateQueries({ refetchType: "none" });
 }
@@ -49,13 +72,25 @@ function forgetTheGone(students: readonly StudentView[]): void {
   });
 }
 
+/** What is kept of all that was read: the last that is known of each, also where reading it anew has failed since. */
+export function stateToKeep(client: QueryClient): DehydratedState {
+  const state = dehydrate(client, {
+    shouldDehydrateQuery: ({ queryKey, state: { data } }) => data !== undefined && isKept(queryKey),
+  });
+  const known = { status: "success", error: null, fetchFailureCount: 0, fetchFailureReason: null } as const;
+  return {
+    ...state,
+    queries: state.queries.map((query) => ({
+      ...query,
+      state: { ...query.state, ...known, fetchStatus: "idle" },
+    })),
+  };
+}
+
 async function save(): Promise<void> {
   const sender = currentSender();
   if (sender === null) return;
-  const state = dehydrate(queryClient, {
-    shouldDehydrateQuery: ({ queryKey, state: { status } }) => status === "success" && isKept(queryKey),
-  });
-  await keepReadings({ sender, savedAt: Date.now(), state });
+  await keepReadings({ sender, savedAt: Date.now(), state: stateToKeep(queryClient) });
 }
 
 /** Keeps whatever is read from now on, a moment after it was. */

@@ -2,10 +2,18 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useSyncExternalStore } from "react";
 import { onOutboxChange, onStored, outboxState, startOutbox, type OutboxState } from "./outbox.js";
 
+import { onStopsChange, pressedToday, startStops, stopsWaiting } from "./stops.js";
+
 let started = false;
 
 export function useOutbox(): OutboxState {
   return useSyncExternalStore(onOutboxChange, outboxState);
+}
+
+/** Whether jumping has ended for a student today: what was pressed here counts at once, whatever was read. */
+export function useStops(): (studentId: string, isStored: boolean) => boolean {
+  const waiting = useSyncExternalStore(onStopsChange, stopsWaiting);
+  return (studentId, isStored) => pressedToday(waiting, studentId) ?? isStored;
 }
 
 /** Sends what waits for as long as the app is open, and lets every view read anew what a set changed. */
@@ -16,6 +24,7 @@ export function useSending(): void {
     if (!started) {
       started = true;
       startOutbox();
+      startStops();
     }
     return stop;
   }, [client]);

@@ -10,6 +10,7 @@ import { Fault } from "../app/faults.js";
 import { UndoRedo } from "../app/undo-redo.js";
 import { AtHand } from "../app/at-hand.js";
 import { capital, keyName, subjectName, weekWords, wholeWords } from "../app/words.js";
+import { useStops } from "../outbox/index.js";
 import { doneTodayQuery, loadQuery, planQuery, studentQuery } from "../students/index.js";
 import { HomeCard } from "./home-card.js";
 import { banned, orderedBlocks, pinned, questionOf, type PlanAsked } from "./plan-asked.js";
@@ -32,6 +33,7 @@ export function SessionPage() {
   const { studentId = "" } = useParams();
   const { asked, ask, undo, redo } = useAsked();
   const student = useQuery(studentQuery(studentId));
+  const isStopped = useStops();
   const load = useQuery(loadQuery(studentId));
   const done = useQuery(doneTodayQuery(studentId));
   const [isCard, setCard] = useState(false);
@@ -87,7 +89,7 @@ export function SessionPage() {
         </Button>
       </Group>
       <AtHand missing={asked.missing} onChange={(missing) => ask({ ...asked, missing })} />
-      {student.data?.hasStopped === true && (
+      {isStopped(studentId, student.data?.hasStopped ?? false) && (
         <Alert color="red" title="No jumping today">
           {CAUTIONS.pain}
         </Alert>

@@ -8,6 +8,7 @@ import { useRef } from "react";
 import { Link, useSearchParams } from "react-router";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
+import { useStops } from "../outbox/index.js";
 import { useSearchWords } from "../app/use-search-words.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { capital, daysAgoWords, SCHOOL_NAMES, subjectName } from "../app/words.js";
@@ -59,8 +60,10 @@ function notesOf({ stuck, reviewsDue, level, hasStopped }: StudentView): string 
   return notes.filter(Boolean).join(", ");
 }
 
-function StudentLine({ student, now }: { readonly student: StudentView; readonly now: number }) {
+function StudentLine({ student: read, now }: { readonly student: StudentView; readonly now: number }) {
   const paths = usePaths();
+  const hasStopped = useStops()(read.id, read.hasStopped);
+  const student = { ...read, hasStopped, next: hasStopped ? null : read.next };
   const { id, name, counts, next, lastPractisedAt } = student;
   return (
     <li>

@@ -1,0 +1,44 @@
+import { describe, expect, it } from "@jest/globals";
+import { isPassing } from "./passing.js";
+import { pressedOf, type WaitingStop } from "./stops.js";
+
+describe("a refusal", () => {
+  it.each([
+    [500, "bug", true],
+    [503, "database-unavailable", true],
+    [429, "too-many-tries", true],
+    [425, "refused", true],
+    [409, "conflict", true],
+    [409, "refused-sets", false],
+    [409, "stale-change", false],
+    [410, "deleted-student", false],
+    [422, "refused-sets", false],
+    [400, "invalid-request", false],
+  ])("of %d %s passes by itself: %s", (status, type, passes) => {
+    expect(isPassing({ status, type })).toBe(passes);
+  });
+});
+
+describe("what was pressed of a student", () => {
+  const here = { personId: "coach", studioId: "hall" };
+  const stop = (changes: Partial<WaitingStop>): WaitingStop => ({
+    ...{ studentId: "a", stops: true, day: "2026-06-01", sender: here },
+    ...changes,
+  });
+
+  it("is the last of today by who is here", () => {
+    const waiting = [stop({}), stop({ stops: false }), stop({ studentId: "b" })];
+    expect(pressedOf(waiting, here, "2026-06-01", "a")).toBe(false);
+    expect(pressedOf(waiting, here, "2026-06-01", "b")).toBe(true);
+  });
+
+  it.each<[string, WaitingStop[], typeof here | null]>([
+    ["another student's", [stop({ studentId: "b" })], here],
+    ["yesterday's", [stop({ day: "2026-05-31" })], here],
+    ["another coach's", [stop({ sender: { ...here, personId: "other" } })], here],
+    ["another studio's", [stop({ sender: { ...here, studioId: "other" } })], here],
+    ["anybody's while nobody is signed in", [stop({})], null],
+  ])("is not %s", (_what, waiting, sender) => {
+    expect(pressedOf(waiting, sender, "2026-06-01", "a")).toBeUndefined();
+  });
+});
