@@ -78,7 +78,8 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const kept = shownOf(lesson);
   // Attendance may have changed since it was planned.
   const isOld = kept === null || (students !== undefined && isOutOfDate(kept, students, 0));
-  const isAsking = mayEdit && (isOld || current > 0);
+  // Once something was changed here, also the way back to the first is asked for and kept.
+  const isAsking = mayEdit && (isOld || all.length > 1);
   const planned = useClassPlan(lesson.id, asked, isAsking ? students : undefined);
   const { data: made, planning, isPlaceholderData } = planned;
   const plan: ShownPlan | null = made ?? kept;

@@ -1,0 +1,102 @@
+import { randomUUID } from "node:crypto";
+import type { Items, StudentView } from "@mirrup/contract";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./fixtures.js";
+
+/** A lesson of today for all of the demo's students; answers its address and who they are. */
+async function lessonOfAll(page: Page, root: string): Promise<readonly [string, readonly StudentView[]]> {
+  const headers = { "x-mirrup-studio": root.slice(1) };
+  const read = (await (await page.request.get("/api/students", { headers })).json()) as Items<StudentView>;
+  const students = read.items.filter((one) => !one.archived && !one.hasStopped);
+  const id = randomUUID();
+  const lesson = {
+    ...{ id, title: "Everybody", day: new Date().toISOString().slice(0, 10), minutes: 60 },
+    students: students.map(({ id: studentId }) => ({ studentId, attendance: "expected", places: [] })),
+  };
+  const made = await page.request.post("/api/lessons", { headers, data: { lessons: [lesson] } });
+  expect(made.ok()).toBe(true);
+  return [`${root}/lessons/${id}`, students];
+}
+
+async function planIsMade(page: Page): Promise<void> {
+  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("progressbar", { name: "Planning" })).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+}
+
+test("a class of all, one coach and three ropes: nobody idle, and who comes late is taken in", async ({
+  page,
+  mirrup,
+}) => {
+  test.setTimeout(150_000);
+  const [path, students] = await lessonOfAll(page, mirrup.root);
+  expect(students.length).toBeGreaterThanOrEqual(20);
+  await page.goto(`${path}/plan`);
+  await planIsMade(page);
+  for (const [label, value] of [
+    ["Coaches", "1"],
+    ["Helpers", "0"],
+    ["Ropes", "3"],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(value);
+    await page.getByLabel(label, { exact: true }).blur();
+  }
+  await expect(page.getByText(/^The last change/)).toBeVisible({ timeout: 30_000 });
+  await planIsMade(page);
+  // Everybody has a place in every turn, and no turn asks for a second coach.
+  const rows = page.getByRole("table", { name: /turns and stations/ }).locator("tbody tr");
+  const turns = await rows.count();
+  expect(turns).toBeGreaterThan(3);
+  for (let turn = 0; turn < turns; turn += 1)
+    await expect(rows.nth(turn).locator("ul button")).toHaveCount(students.length);
+  await expect(page.getByText(/lacks a coach/)).toHaveCount(0);
+
+  // One is away at first, and comes after the first turn has begun.
+  await page.getByRole("link", { name: "Hold it" }).click();
+  const name = students[3]?.name ?? "";
+  const late = page.getByRole("group", { name, exact: true });
+  const patched = () =>
+    page.waitForResponse(
+      (reply) => reply.request().method() === "PATCH" && !reply.url().endsWith("/run") && reply.ok(),
+    );
+  const without = patched();
+  await late.getByRole("button", { name: "Away" }).click();
+  await without;
+  await page.getByRole("button", { name: "Begin with the warm-up" }).click();
+  await page.getByRole("button", { name: "Next: turn 1" }).click();
+  await expect(page.locator("main").getByText(name, { exact: true })).toHaveCount(0);
+  await page.getByRole("button", { name: "Who is here" }).click();
+  const anew = patched();
+  await late.getByRole("button", { name: "Late" }).click();
+  await anew;
+  await page.getByRole("button", { name: "Back to the turn" }).click();
+  await page.getByRole("button", { name: "Next: turn 2" }).click();
+  await expect(page.locator("main").getByText(name, { exact: true })).toHaveCount(1);
+});
+
+test("a class that cannot be says why, and comes back", async ({ page, mirrup }) => {
+  test.setTimeout(120_000);
+  const [path] = await lessonOfAll(page, mirrup.root);
+  await page.goto(`${path}/plan`);
+  await planIsMade(page);
+  const fill = async (label: string, value: string) => {
+    await page.getByLabel(label, { exact: true }).fill(value);
+    await page.getByLabel(label, { exact: true }).blur();
+  };
+  await fill("Floor, width", "2");
+  await fill("Floor, length", "3");
+  await expect(page.getByRole("alert").getByText(/floor/i).first()).toBeVisible({ timeout: 30_000 });
+  const undo = page.getByRole("button", { name: "Undo" });
+  while (await undo.isEnabled()) await undo.click();
+  await planIsMade(page);
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  for (const minutes of ["5", "240"]) {
+    await fill("Minutes", minutes);
+    await expect(
+      page.getByText(/useful minutes of/).or(page.getByRole("alert").getByText(/minutes/)),
+    ).toBeVisible({ timeout: 30_000 });
+  }
+  await fill("Coaches", "0");
+  await fill("Ropes", "0");
+  await planIsMade(page);
+});
