@@ -305,7 +305,7 @@ function Together({ plan, startTime, kind }: TogetherProps) {
       : "Everybody together: easy jumping, water, what went well.";
   return (
     <p className={classes.together}>
-      <strong>{clockWords(startTime, step.from)}</strong> {step.minutes} min. {what}
+      <strong>{clockWords(startTime, step.from)}</strong>, for {step.minutes} minutes. {what}
     </p>
   );
 }

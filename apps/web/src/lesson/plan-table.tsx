@@ -21,6 +21,9 @@ import { clockWords, pairsAt, stepsOf, type AtPlace, type ShownPlan } from "./sh
 import { placeWords, USE_NAMES, WATCH_NAMES } from "./words.js";
 import classes from "./plan-page.module.css";
 
+/** Letters of a drill's name that fit a station's column at full size. */
+const LONG_NAME = 16;
+
 export interface PlanTableProps {
   readonly plan: ShownPlan;
   readonly asked: Asked;
@@ -166,6 +169,7 @@ function StationSkill({
       aria-label={`Turn ${turn + 1}, station ${station + 1}: the drill`}
       className={classes.skillPick}
       title={subject === null ? "" : skillName(subject)}
+      data-long={subject !== null && skillName(subject).length > LONG_NAME ? true : undefined}
       size="sm"
       searchable
       placeholder="empty"

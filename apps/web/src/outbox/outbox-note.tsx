@@ -1,5 +1,6 @@
 import { Button, Group, Modal, Stack, Text } from "@mantine/core";
 import { useDisclosure } from "@mantine/hooks";
+import { tellFault } from "../app/undo.js";
 import { dateTimeWords, subjectName } from "../app/words.js";
 import { discard, flush, sendAgain } from "./outbox.js";
 import type { WaitingSet } from "./store.js";
@@ -16,7 +17,7 @@ function sets(count: number): string {
 
 /** Tells what waits on this device and what the server refused; opens the tray where that is dealt with. */
 export function OutboxNote() {
-  useSending();
+  useSending(tellFault);
   const { waiting, refused, silent, signedOut } = useOutbox();
   const [opened, { open, close }] = useDisclosure(false);
   const said = [

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { isPassing } from "./passing.js";
-import { pressedOf, type WaitingStop } from "./stops.js";
+import { pressedOf, type WaitingStop } from "./pressed.js";
 
 describe("a refusal", () => {
   it.each([

@@ -5,17 +5,9 @@
 import { localDate } from "@mirrup/core";
 import { isProblem, isSignedOut, put, remove } from "../app/api.js";
 import { queryClient } from "../app/query-client.js";
-import { tellFault } from "../app/undo.js";
 import { isPassing } from "./passing.js";
-import { currentSender, isOf, onSenderChange, type Sender } from "./sender.js";
-
-/** Pressed, and not yet with the server: that jumping ended for somebody on a day, or that it was a mistake. */
-export interface WaitingStop {
-  readonly studentId: string;
-  readonly stops: boolean;
-  readonly day: string;
-  readonly sender: Sender;
-}
+import { pressedOf, type WaitingStop } from "./pressed.js";
+import { currentSender, isOf, onSenderChange } from "./sender.js";
 
 const KEPT = "mirrup-stops";
 const RETRY_MS = 5000;
@@ -41,6 +33,7 @@ function kept(): readonly WaitingStop[] {
 
 let all: readonly WaitingStop[] = kept();
 const listeners = new Set<() => void>();
+let onRefused: (error: unknown) => void = () => undefined;
 let retry: ReturnType<typeof setTimeout> | undefined;
 let sending: Promise<void> = Promise.resolve();
 
@@ -59,17 +52,6 @@ export const stopsWaiting = (): readonly WaitingStop[] => all;
 export function onStopsChange(listener: () => void): () => void {
   listeners.add(listener);
   return () => listeners.delete(listener);
-}
-
-/** What was pressed last of a student today by who is here; undefined where nothing waits. */
-export function pressedOf(
-  waiting: readonly WaitingStop[],
-  sender: Sender | null,
-  day: string,
-  studentId: string,
-): boolean | undefined {
-  return waiting.findLast((one) => one.studentId === studentId && one.day === day && isOf(sender, one.sender))
-    ?.stops;
 }
 
 export const pressedToday = (waiting: readonly WaitingStop[], studentId: string) =>
@@ -91,7 +73,7 @@ async function send(stop: WaitingStop): Promise<boolean> {
   } catch (error) {
     if (isSignedOut(error) || !isProblem(error) || isPassing(error.problem)) return false;
     // It will be refused again, however often it is sent.
-    tellFault(error);
+    onRefused(error);
   }
   keep(all.filter((one) => one !== stop));
   await queryClient.invalidateQueries({ queryKey: ["students"] });
@@ -115,8 +97,9 @@ export function sendStops(): Promise<void> {
   return sending;
 }
 
-/** Begins to tell: now, whenever the network comes back, and when someone signs in. */
-export function startStops(): void {
+/** Begins to tell: now, whenever the network comes back, and when someone signs in; says what is refused for good. */
+export function startStops(tell: (error: unknown) => void): void {
+  onRefused = tell;
   window.addEventListener("online", () => void sendStops());
   // Another window of this device has pressed, or has been heard.
   window.addEventListener("storage", ({ key }) => {
