@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Navigate } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { pathsOf } from "../app/paths.js";
 import { sessionQuery } from "./queries.js";
@@ -7,10 +8,11 @@ import { sessionQuery } from "./queries.js";
 /** Where the bare address leads: setting up, signing in, or the first studio of whoever is signed in. */
 export function Home() {
   const session = useQuery(sessionQuery);
-  if (session.isError) {
+  const failure = failureOf(session);
+  if (failure !== null) {
     return (
       <Fault title="Mirrup does not answer" onRetry={() => void session.refetch()}>
-        {session.error.message}
+        {failure.message}
       </Fault>
     );
   }

@@ -25,15 +25,19 @@ function isProblemDocument(value: unknown): value is Problem {
   );
 }
 
-async function send<T>(path: string, init?: RequestInit): Promise<T> {
+/** Longer than anything takes; a network that takes and never answers is silence too. */
+const LONGEST_MS = 30_000;
+
+async function send<T>(path: string, init: RequestInit = {}): Promise<T> {
   let response: Response;
+  const signals = [AbortSignal.timeout(LONGEST_MS), ...(init.signal == null ? [] : [init.signal])];
   try {
     const studio = currentStudio();
     const headers = {
       "content-type": "application/json",
       ...(studio === null ? {} : { [STUDIO_HEADER]: studio }),
     };
-    response = await fetch(`/api${path}`, { ...init, headers });
+    response = await fetch(`/api${path}`, { ...init, headers, signal: AbortSignal.any(signals) });
   } catch (error) {
     throw new SilenceError({ cause: error });
   }

@@ -6,6 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
 import { NavLink, useNavigate, useParams, useSearchParams } from "react-router";
 import { useMembership } from "../account/index.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { meetingWords } from "../app/words.js";
@@ -72,7 +73,7 @@ export function ClassPage() {
       },
       { replace: true },
     );
-  const failed = [groups, view].find((query) => query.isError);
+  const failed = [groups, view].find((query) => failureOf(query) !== null);
   if (failed?.error) {
     return (
       <Fault title="The class could not be read" onRetry={() => void failed.refetch()}>

@@ -8,6 +8,7 @@ import { useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
 import { useMembership } from "../account/index.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { listWords } from "../app/words.js";
@@ -31,10 +32,11 @@ import { partName, plainName } from "./words.js";
 /** What can be chained, and does it work? */
 export function BenchPage() {
   const combos = useQuery(combosQuery);
-  if (combos.isError && combos.data === undefined) {
+  const failure = failureOf(combos);
+  if (failure !== null) {
     return (
       <Fault title="The bench could not be opened" onRetry={() => void combos.refetch()}>
-        {combos.error.message}
+        {failure.message}
       </Fault>
     );
   }

@@ -5,6 +5,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
@@ -26,8 +27,8 @@ export function ComboFloorPage() {
   useWakeLock();
   const combo = combos.data?.find((one) => one.id === comboId);
   const known = SIDE_NAMES.find((one) => one === side);
-  const failed = [combos, student].find((query) => query.isError && query.data === undefined);
-  if (failed !== undefined) {
+  const failed = [combos, student].find((query) => failureOf(query) !== null);
+  if (failed?.error) {
     return (
       <Fault title="The floor could not be opened" onRetry={() => void failed.refetch()}>
         {failed.error.message}

@@ -6,6 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useMembership } from "../account/index.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { listWords } from "../app/words.js";
@@ -31,10 +32,11 @@ export function ComboPage() {
   const paths = usePaths();
   const combos = useQuery(combosQuery);
   const combo = combos.data?.find((one) => one.id === comboId);
-  if (combos.isError && combos.data === undefined) {
+  const failure = failureOf(combos);
+  if (failure !== null) {
     return (
       <Fault title="The combo could not be read" onRetry={() => void combos.refetch()}>
-        {combos.error.message}
+        {failure.message}
       </Fault>
     );
   }

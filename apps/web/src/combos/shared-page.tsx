@@ -4,6 +4,7 @@ import { NumberInput, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
@@ -23,7 +24,8 @@ export function SharedPage() {
   const shared = useQuery(sharedComboQuery(token));
   const { tempo, setTempo } = useTempoAsked();
   useDocumentTitle(`${shared.data?.name ?? "A combo"} · Mirrup`);
-  if (shared.isError) return <Fault title="This combo cannot be shown">{shared.error.message}</Fault>;
+  const failure = failureOf(shared);
+  if (failure !== null) return <Fault title="This combo cannot be shown">{failure.message}</Fault>;
   if (shared.data === undefined) return <Skeleton height={420} m="md" />;
   const { name, studio, parts } = shared.data;
   const score = scoreOf(comboText(parts));

@@ -9,6 +9,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useMembership } from "../account/index.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { addressOfParts } from "./bench-address.js";
@@ -41,10 +42,11 @@ export function ShelfPage() {
   useHotkeys([["/", () => search.current?.focus()]]);
   const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
   const { takeOff } = useKeep();
-  if (combos.isError && combos.data === undefined) {
+  const failure = failureOf(combos);
+  if (failure !== null) {
     return (
       <Fault title="The combos could not be read" onRetry={() => void combos.refetch()}>
-        {combos.error.message}
+        {failure.message}
       </Fault>
     );
   }

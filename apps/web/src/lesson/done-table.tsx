@@ -1,6 +1,7 @@
 import type { LessonView } from "@mirrup/contract";
 import { drillOfWords } from "../app/drill-words.js";
 import { useQuery } from "@tanstack/react-query";
+import { failureOf } from "../app/failure.js";
 import { capital, subjectName } from "../app/words.js";
 import { compare, type PlannedAndDone } from "./compare.js";
 import classes from "./done-table.module.css";
@@ -21,7 +22,8 @@ function doneWords({ done }: PlannedAndDone): string {
 /** What was planned and what was done, side by side, student by student. */
 export function DoneTable({ lesson, plan, nameOf }: DoneTableProps) {
   const done = useQuery(doneQuery(lesson.id));
-  if (done.isError) return <p role="alert">What was done could not be read. {done.error.message}</p>;
+  const failure = failureOf(done);
+  if (failure !== null) return <p role="alert">What was done could not be read. {failure.message}</p>;
   if (done.data === undefined) return <p>Reading what was done …</p>;
   const byName = [...plan.students].sort((one, other) => nameOf(one.id).localeCompare(nameOf(other.id)));
   const rows = compare({ ...plan, students: byName }, done.data);

@@ -10,6 +10,7 @@ import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useMembership } from "../account/index.js";
 import { isStale } from "../app/api.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { saveFile } from "../app/save-file.js";
@@ -34,14 +35,15 @@ import classes from "./plan-page.module.css";
 /** What does this class do in these minutes, who is where, and what is it worth? */
 export function PlanPage() {
   const { lessonId = "" } = useParams();
-  const { lesson, isError, error, refetch, save } = useLesson(lessonId);
+  const { lesson, data, error, refetch, save } = useLesson(lessonId);
   const { value } = useSettings();
   const [atHand] = useAtHand();
   useDocumentTitle(`${lesson?.title ?? "Class plan"} · Mirrup`);
-  if (isError) {
+  const failure = failureOf({ data, error });
+  if (failure !== null) {
     return (
       <Fault title="The lesson could not be read" onRetry={() => void refetch()}>
-        {error.message}
+        {failure.message}
       </Fault>
     );
   }

@@ -13,6 +13,7 @@ import { useHotkeys } from "@mantine/hooks";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { patch } from "../app/api.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { tellFault } from "../app/undo.js";
@@ -44,7 +45,7 @@ export function PlacementPage() {
   const { studentId = "" } = useParams();
   const detail = useQuery(detailQuery(studentId));
   const studio = useQuery(studioQuery);
-  const failed = [detail, studio].find((query) => query.isError);
+  const failed = [detail, studio].find((query) => failureOf(query) !== null);
   if (failed?.error) {
     return (
       <Fault title="Placement could not begin" onRetry={() => void failed.refetch()}>

@@ -2,6 +2,7 @@ import type { StudentDetail } from "@mirrup/contract";
 import { Fieldset, Skeleton, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { detailQuery } from "../students/index.js";
 import { Archive } from "./archive.js";
@@ -14,10 +15,11 @@ import classes from "./record-page.module.css";
 export function RecordPage() {
   const { studentId = "" } = useParams();
   const detail = useQuery(detailQuery(studentId));
-  if (detail.isError) {
+  const failure = failureOf(detail);
+  if (failure !== null) {
     return (
       <Fault title="The record could not be read" onRetry={() => void detail.refetch()}>
-        {detail.error.message}
+        {failure.message}
       </Fault>
     );
   }

@@ -3,6 +3,7 @@ import type { SchoolId, SubjectSide } from "@mirrup/core";
 import { Alert, Checkbox, Skeleton, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { post } from "../app/api.js";
+import { failureOf } from "../app/failure.js";
 import { listWords, subjectName } from "../app/words.js";
 
 interface SchoolPreviewProps {
@@ -23,7 +24,8 @@ export function SchoolPreview({ studentId, school, keeps, onKeep }: SchoolPrevie
     queryKey: ["students", studentId, "schools", "preview", school],
     queryFn: () => post<Items<PreviewItem>>("/studio/preview", { school, students: [studentId] }),
   });
-  if (preview.isError) return <Text role="alert">{preview.error.message}</Text>;
+  const failure = failureOf(preview);
+  if (failure !== null) return <Text role="alert">{failure.message}</Text>;
   const item = preview.data?.items[0];
   if (item === undefined) return <Skeleton height={60} mt="sm" />;
   return (

@@ -6,6 +6,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
 import { CAUTIONS } from "@mirrup/catalogue";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { UndoRedo } from "../app/undo-redo.js";
 import { AtHand } from "../app/at-hand.js";
@@ -41,10 +42,11 @@ export function SessionPage() {
     ...planQuery(studentId, questionOf(asked).toString()),
     placeholderData: keepPreviousData,
   });
-  if (plan.isError) {
+  const failure = failureOf(plan);
+  if (failure !== null) {
     return (
       <Fault title="The session could not be planned" onRetry={() => void plan.refetch()}>
-        {plan.error.message}
+        {failure.message}
       </Fault>
     );
   }

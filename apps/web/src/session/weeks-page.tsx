@@ -5,6 +5,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useState } from "react";
 import { isProblem } from "../app/api.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import {
@@ -38,10 +39,11 @@ export function WeeksPage() {
   const ask = (changes: Partial<WeeksAsked>) =>
     setParams(addressOfWeeks({ ...asked, ...changes }), { replace: true });
   const refusal = isProblem(view.error) && view.error.problem.status === 422 ? view.error.message : null;
-  if (view.isError && refusal === null) {
+  const failure = failureOf(view);
+  if (failure !== null && refusal === null) {
     return (
       <Fault title="The weeks could not be planned" onRetry={() => void view.refetch()}>
-        {view.error.message}
+        {failure.message}
       </Fault>
     );
   }

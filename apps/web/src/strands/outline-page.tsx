@@ -5,6 +5,7 @@ import { Button, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, FAMILY_NAMES, gateWords, lockedWords, standingWords } from "../app/words.js";
@@ -29,10 +30,11 @@ export function OutlinePage() {
   const standings = useQuery(standingsQuery(studentId));
   const next = useQuery(nextQuery(studentId));
   const skills = useMemo(() => bySkill(standings.data ?? []), [standings.data]);
-  if (standings.isError) {
+  const failure = failureOf(standings);
+  if (failure !== null) {
     return (
       <Fault title="This student's strands could not be read" onRetry={() => void standings.refetch()}>
-        {standings.error.message}
+        {failure.message}
       </Fault>
     );
   }

@@ -6,6 +6,7 @@ import { Skeleton, Switch, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { capital, gateWords, skillName, SCHOOL_NAMES, STATUS_NAMES } from "../app/words.js";
 import { Bead, codedBead } from "../beads/index.js";
@@ -44,10 +45,11 @@ export function SchoolsPage() {
   const { studentId = "" } = useParams();
   const schools = useQuery(schoolsQuery(studentId));
   const [onlyDifferent, setOnlyDifferent] = useState(true);
-  if (schools.isError) {
+  const failure = failureOf(schools);
+  if (failure !== null) {
     return (
       <Fault title="The schools could not be compared" onRetry={() => void schools.refetch()}>
-        {schools.error.message}
+        {failure.message}
       </Fault>
     );
   }

@@ -5,6 +5,7 @@ import { useHotkeys } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { goalWords } from "../app/words.js";
@@ -90,7 +91,7 @@ export function StrandsPage() {
   useHotkeys([["Escape", () => pick(null, held === null ? null : goal)]]);
   const skills = useMemo(() => bySkill(standings.data ?? []), [standings.data]);
 
-  const failed = [standings, next].find((query) => query.isError);
+  const failed = [standings, next].find((query) => failureOf(query) !== null);
   if (failed?.error) {
     const retry = () => void Promise.all([standings.refetch(), next.refetch()]);
     return (

@@ -2,6 +2,7 @@ import { Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { Link, NavLink, Outlet, useParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths, type StudentPage } from "../app/paths.js";
 import { goalWords, listWords, SCHOOL_NAMES } from "../app/words.js";
@@ -25,10 +26,11 @@ export function StudentFrame() {
   const detail = useQuery(detailQuery(studentId));
   const studio = useQuery(studioQuery);
   useDocumentTitle(`${student.data?.name ?? "Student"} · Mirrup`);
-  if (student.isError) {
+  const failure = failureOf(student);
+  if (failure !== null) {
     return (
       <Fault title="This student could not be read" onRetry={() => void student.refetch()}>
-        {student.error.message}
+        {failure.message}
       </Fault>
     );
   }

@@ -6,6 +6,7 @@ import { IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { Link, useSearchParams } from "react-router";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { useStops } from "../outbox/index.js";
@@ -172,10 +173,11 @@ export function StudentsPage() {
   const groups = useQuery(groupsQuery);
   const studio = useQuery(studioQuery);
   const { filter, setWords, set } = useFilter();
-  if (students.isError) {
+  const failure = failureOf(students);
+  if (failure !== null) {
     return (
       <Fault title="The students could not be read" onRetry={() => void students.refetch()}>
-        {students.error.message} What was counted on this device is kept.
+        {failure.message} What was counted on this device is kept.
       </Fault>
     );
   }

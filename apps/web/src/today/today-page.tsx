@@ -6,6 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useMembership } from "../account/index.js";
+import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
@@ -37,9 +38,7 @@ export function TodayPage() {
   });
   const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
   useDocumentTitle("Today · Mirrup");
-  const failed = [studio, groups, students, lessons].find(
-    (query) => query.isError && query.data === undefined,
-  );
+  const failed = [studio, groups, students, lessons].find((query) => failureOf(query) !== null);
   if (failed?.error) {
     return (
       <Fault title="Today could not be read" onRetry={() => void failed.refetch()}>
