@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { Items, StudentView } from "@mirrup/contract";
+import type { Items, LessonView, StudentView } from "@mirrup/contract";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./fixtures.js";
 
@@ -99,4 +99,32 @@ test("a class that cannot be says why, and comes back", async ({ page, mirrup })
   await fill("Coaches", "0");
   await fill("Ropes", "0");
   await planIsMade(page);
+});
+
+test("marks that were made without a network reach the server from whatever page is open then", async ({
+  page,
+  context,
+  mirrup,
+}) => {
+  const [path, students] = await lessonOfAll(page, mirrup.root);
+  await page.goto(`${path}/plan`);
+  await planIsMade(page);
+  await page.goto(path);
+  const [first, second] = students;
+  const mark = (name = "", word = "") =>
+    page.getByRole("group", { name, exact: true }).getByRole("button", { name: word }).click();
+  await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();
+  await context.route("**/run", (route) => route.abort());
+  await mark(first?.name, "Late");
+  await mark(second?.name, "Away");
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+  await context.unroute("**/run");
+  const headers = { "x-mirrup-studio": mirrup.root.slice(1) };
+  const lesson = `/api/lessons/${path.split("/lessons/")[1] ?? ""}`;
+  await expect(async () => {
+    const read = (await (await page.request.get(lesson, { headers })).json()) as LessonView;
+    const came = new Map(read.students.map((one) => [one.studentId, one.attendance]));
+    expect([came.get(first?.id ?? ""), came.get(second?.id ?? "")]).toEqual(["late", "absent"]);
+  }).toPass({ timeout: 15_000 });
 });

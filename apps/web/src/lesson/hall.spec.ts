@@ -4,7 +4,6 @@ import type { Place } from "@mirrup/core/planning";
 import {
   isOutOfDate,
   leftWords,
-  runsTogether,
   secondsLeft,
   stepAfter,
   stepAt,
@@ -14,6 +13,7 @@ import {
   withoutAway,
   withRun,
 } from "./hall.js";
+import { runsTogether } from "../outbox/lesson-runs.js";
 import type { ShownPlan } from "./shown.js";
 
 const NOW = new Date("2026-06-01T17:00:00.000Z");

@@ -83,11 +83,6 @@ export function isOutOfDate(
   return isMisplaced || isGone;
 }
 
-/** Two runs as one: the later word on each thing counts. */
-export function runsTogether(earlier: LessonRun, later: LessonRun): LessonRun {
-  return { ...earlier, ...later, attendance: { ...earlier.attendance, ...later.attendance } };
-}
-
 /** The lesson with what waits on this device to be sent. */
 export function withRun(lesson: LessonView, { attendance = {}, progress, finished }: LessonRun): LessonView {
   const known = new Set(lesson.students.map((one) => one.studentId));

@@ -1,10 +1,9 @@
 import type { LessonChange, LessonRun, LessonView } from "@mirrup/contract";
-import { useLocalStorage } from "@mantine/hooks";
 import { useMutation, useQuery, useQueryClient, type QueryKey } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import { patch, SilenceError } from "../app/api.js";
-import { tellFault } from "../app/undo.js";
-import { runsTogether, withRun } from "./hall.js";
+import { lessonRuns, onRunStored, runLesson, useRun } from "../outbox/index.js";
+import { withRun } from "./hall.js";
 import { lessonQuery } from "./queries.js";
 
 /** Asks again until the server answers, whatever it says. */
@@ -21,11 +20,7 @@ const UNTIL_HEARD = {
 export function useLesson(id: string) {
   const client = useQueryClient();
   const stored = useQuery(lessonQuery(id));
-  const [waiting, setWaiting] = useLocalStorage<LessonRun | null>({
-    key: `mirrup-lesson ${id}`,
-    defaultValue: null,
-    getInitialValueInEffect: false,
-  });
+  const waiting = useRun(id);
   const take = (lesson: LessonView) => {
     const known = new Set(
       client.getQueryData(lessonQuery(id).queryKey)?.students.map((one) => one.studentId),
@@ -37,26 +32,18 @@ export function useLesson(id: string) {
       of !== id || part === "done" || (part === "options" && isJoined);
     void client.invalidateQueries({ queryKey: ["lessons"], predicate: ({ queryKey }) => isOld(queryKey) });
   };
-  const send = useMutation({
-    mutationKey: ["lessons", id, "run"],
-    mutationFn: (run: LessonRun) => patch<LessonView>(`/lessons/${id}/run`, run),
-    onSuccess: (lesson, sent) => {
-      take(lesson);
-      setWaiting((now) => (now === sent ? null : now));
-    },
-    onError: (error) => {
-      if (error instanceof SilenceError) return;
-      // A refusal will not go away by asking again.
-      setWaiting(null);
-      tellFault(error);
-    },
-    ...UNTIL_HEARD,
-    scope: { id: `lesson ${id}` },
-  });
-  const { mutate } = send;
+  const latest = useRef(take);
   useEffect(() => {
-    if (waiting !== null) mutate(waiting);
-  }, [waiting, mutate]);
+    latest.current = take;
+  });
+  useEffect(
+    () =>
+      onRunStored((lesson) => {
+        if (lesson.id === id) latest.current(lesson);
+        return lesson.id === id;
+      }),
+    [id],
+  );
   const save = useMutation({
     mutationFn: (change: LessonChange) => patch<LessonView>(`/lessons/${id}`, change),
     onSuccess: take,
@@ -66,8 +53,8 @@ export function useLesson(id: string) {
   return {
     ...stored,
     lesson: data === undefined || waiting === null ? data : withRun(data, waiting),
-    run: (run: LessonRun) => setWaiting((before) => runsTogether(before ?? {}, run)),
-    isWaiting: waiting !== null && send.isPending && send.failureCount > 0,
+    run: (run: LessonRun) => runLesson(id, run),
+    isWaiting: waiting !== null && lessonRuns.isSilent,
     save,
   };
 }

@@ -1,11 +1,11 @@
 import { isOf, type Sender } from "./sender.js";
+import type { Waiting } from "./waiting-list.js";
 
 /** Pressed, and not yet with the server: that jumping ended for somebody on a day, or that it was a mistake. */
-export interface WaitingStop {
+export interface WaitingStop extends Waiting {
   readonly studentId: string;
   readonly stops: boolean;
   readonly day: string;
-  readonly sender: Sender;
 }
 
 /** What was pressed last of a student today by who is here; undefined where nothing waits. */
