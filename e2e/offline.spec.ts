@@ -1,3 +1,7 @@
+import { randomUUID } from "node:crypto";
+import { readFileSync, writeFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import type { Page } from "@playwright/test";
 import { expect, floorIsOpen, press, test } from "./fixtures.js";
 
 test.use({ serviceWorkers: "allow" });
@@ -47,4 +51,44 @@ test("without a network the app opens, runs a set, and sends it once when the ne
   });
   const { items } = (await reply.json()) as { items: { clean: number; drill: { count?: number } }[] };
   expect(items.filter((one) => one.clean === 9 && one.drill.count === 6)).toHaveLength(1);
+});
+
+test("a new version is taken by a page that is opened, and an open one mends what it lacks of its own", async ({
+  page,
+  context,
+  mirrup,
+}) => {
+  const worker = fileURLToPath(new URL("../apps/web/dist/sw.js", import.meta.url));
+  const built = readFileSync(worker, "utf8");
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  // Opened again, it is under the worker's control.
+  await page.reload();
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  const isWaiting = (on: Page) =>
+    on.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.waiting !== null);
+  try {
+    writeFileSync(worker, `${built}\n// ${randomUUID()}`);
+    await page.evaluate(async () => {
+      await (await navigator.serviceWorker.getRegistration())?.update();
+    });
+    await expect.poll(() => isWaiting(page)).toBe(true);
+    const fresh = await context.newPage();
+    await fresh.goto(`${mirrup.root}/students`);
+    await expect.poll(() => isWaiting(fresh).catch(() => true)).toBe(false);
+    await expect(fresh.getByRole("heading", { level: 1 })).toBeVisible();
+    await fresh.close();
+  } finally {
+    writeFileSync(worker, built);
+  }
+
+  // A part of the open page is not there any more: it is loaded anew, once.
+  const loaded = page.waitForEvent("load");
+  await page.evaluate(() => {
+    sessionStorage.removeItem("mirrup-reloaded");
+    window.dispatchEvent(new Event("vite:preloadError", { cancelable: true }));
+  });
+  await loaded;
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
 });

@@ -15,16 +15,18 @@ import { queryClient } from "./app/query-client.js";
 import { restoreReadings, startKeeping } from "./outbox/index.js";
 import { router } from "./routes.js";
 import { theme, variables } from "./app/theme.js";
+import { mendOldPages, takeUpdates } from "./app/updates.js";
 
 const root = document.getElementById("root");
 if (root === null) throw new Error("The page has no element #root to draw in.");
 
+mendOldPages();
 await restoreReadings();
 startKeeping();
 
 // Where the browser has no service worker (plain http from elsewhere), Mirrup needs the network to open.
 if (import.meta.env.PROD && "serviceWorker" in navigator) {
-  void navigator.serviceWorker.register("/sw.js").catch(() => undefined);
+  void takeUpdates().catch(() => undefined);
 }
 
 createRoot(root).render(

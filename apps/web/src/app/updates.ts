@@ -1,0 +1,48 @@
+/**
+ * How a new version of Mirrup comes onto a device: it is looked for while a page is open, and taken when one is
+ * opened, before anything is done in it. A page that stays open keeps its version; where it then lacks a file of it,
+ * it is loaded anew, since all that was counted is kept on the device.
+ */
+
+const LOOK_EVERY_MS = 3_600_000;
+const RELOADED = "mirrup-reloaded";
+/** A second fault so soon after loading anew is no old version's: it is shown. */
+const AGAIN_AFTER_MS = 20_000;
+
+/** Whether a page may be loaded anew now, for it has not just been. */
+export function mayReload(now: number, before: string | null): boolean {
+  return before === null || now - Number(before) > AGAIN_AFTER_MS;
+}
+
+function reloadOnce(): boolean {
+  try {
+    if (!mayReload(Date.now(), sessionStorage.getItem(RELOADED))) return false;
+    sessionStorage.setItem(RELOADED, String(Date.now()));
+  } catch {
+    return false;
+  }
+  window.location.reload();
+  return true;
+}
+
+/** Loads the page anew where a file of its version is gone. */
+export function mendOldPages(): void {
+  window.addEventListener("vite:preloadError", (event) => {
+    if (reloadOnce()) event.preventDefault();
+  });
+}
+
+/** Registers the worker that keeps the pages' files, and takes the version that waits. */
+export async function takeUpdates(): Promise<void> {
+  const { serviceWorker } = navigator;
+  const registration = await serviceWorker.register("/sw.js");
+  if (registration.waiting !== null && serviceWorker.controller !== null) {
+    serviceWorker.addEventListener("controllerchange", () => reloadOnce(), { once: true });
+    registration.waiting.postMessage({ type: "SKIP_WAITING" });
+  }
+  const look = () => void registration.update().catch(() => undefined);
+  setInterval(look, LOOK_EVERY_MS);
+  document.addEventListener("visibilitychange", () => {
+    if (document.visibilityState === "visible") look();
+  });
+}
