@@ -1,4 +1,5 @@
 import type { StudentView } from "@mirrup/contract";
+import type { Page } from "@playwright/test";
 import { expect, floorIsOpen, press, test } from "./fixtures.js";
 
 test("a climb by key and by touch, with undo and a held key", async ({ page, mirrup }) => {
@@ -123,6 +124,16 @@ test("a round for a class: one tap or a number for each, and sets for all", asyn
   await expect(page.getByText("Cleared: Ines Varga-Holt.")).toBeVisible();
 });
 
+/** Takes an early stop back, and waits until the server has heard of it. */
+async function takeBack(page: Page): Promise<void> {
+  const heard = page.waitForResponse(
+    (reply) => reply.request().method() === "DELETE" && reply.url().endsWith("/stop"),
+  );
+  await page.getByRole("button", { name: "It was pressed by mistake" }).click();
+  await floorIsOpen(page);
+  await heard;
+}
+
 test("pain ends the jumping for today with one tap, and a slip can be taken back", async ({
   page,
   mirrup,
@@ -137,8 +148,7 @@ test("pain ends the jumping for today with one tap, and a slip can be taken back
   await page.goto(`${mirrup.root}/students`);
   await expect(page.getByRole("link", { name: /Dag Ellerby/ })).toContainText("No drill today.");
   await page.goBack();
-  await page.getByRole("button", { name: "It was pressed by mistake" }).click();
-  await floorIsOpen(page);
+  await takeBack(page);
 });
 
 test("pain that was pressed without a network counts on every page, and reaches the server from any", async ({
@@ -168,6 +178,5 @@ test("pain that was pressed without a network counts on every page, and reaches 
     expect(read.hasStopped).toBe(true);
   }).toPass();
   await page.goto(`${student}/floor/basic-bounce/whole`);
-  await page.getByRole("button", { name: "It was pressed by mistake" }).click();
-  await floorIsOpen(page);
+  await takeBack(page);
 });

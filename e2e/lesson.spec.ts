@@ -197,8 +197,8 @@ test("attendance is one tap on Today, also with no network, and none is lost", a
   await context.setOffline(true);
   await mark("Oskar Fennel", "Away").click();
   await expect(mark("Oskar Fennel", "Away")).toHaveAttribute("aria-pressed", "true");
-  await context.setOffline(false);
   const stored = page.waitForResponse((reply) => reply.url().includes("/run") && reply.ok());
+  await context.setOffline(false);
   await stored;
   await page.reload();
   await expect(mark("Amara Thistle", "Here")).toHaveAttribute("aria-pressed", "true");

@@ -289,6 +289,7 @@ await main(async () => {
   // They read the packages as they were built.
   (await import("./bench-plan.mjs")).benchPlan();
   await (await import("./bench-class.mjs")).benchClass();
+  await (await import("./bench-classes.mjs")).benchClasses();
   await (await import("./bench-next.mjs")).benchNext();
   (await import("./bench-combos.mjs")).benchCombos();
   await (await import("./bench-coaching.mjs")).benchCoaching();

@@ -13,6 +13,7 @@ export {
 } from "./student.js";
 export { Pupil } from "./pupil.js";
 export { Trainee, type Attempt, type Learner } from "./trainee.js";
+export { CLASS_WAYS, heldClass, type ClassCoaching, type ClassWay } from "./coached/class.js";
 export { coached, type Coached, type Coaching, type Policy, type Said } from "./coached/coached.js";
 export { bandError, bandsOf, heldShare, type Band } from "./coached/measures.js";
 export { peopleOf, POPULATIONS, type PeopleOptions, type Person, type Population } from "./coached/people.js";

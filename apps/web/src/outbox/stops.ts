@@ -2,6 +2,7 @@
  * Jumping that ended early, pressed on this device. Of an earlier day nothing is told: it was about that day, and
  * the server would take it for today.
  */
+import type { StudentView } from "@mirrup/contract";
 import { localDate } from "@mirrup/core";
 import { put, remove } from "../app/api.js";
 import { queryClient } from "../app/query-client.js";
@@ -21,6 +22,9 @@ export const stops = new WaitingList<WaitingStop>({
   send: async ({ studentId, stops: isStop }) => {
     const path = `/students/${studentId}/stop`;
     await (isStop ? put(path) : remove(path));
+    const isStored = (one: StudentView) => (one.id === studentId ? { ...one, hasStopped: isStop } : one);
+    queryClient.setQueryData<StudentView[]>(["students"], (all) => all?.map(isStored));
+    queryClient.setQueryData<StudentView>(["students", studentId], (one) => one && isStored(one));
     await queryClient.invalidateQueries({ queryKey: ["students"] });
   },
 });

@@ -23,6 +23,7 @@ function server() {
   const list = new WaitingList<Said>({
     key: "said",
     isItem: (value): value is Said => hasKeys(value, ["of", "word", "sender"]),
+    settle: () => Promise.resolve(),
     send: async ({ of, word, sender }) => {
       await Promise.resolve();
       if (fault !== null) throw fault;
@@ -80,6 +81,25 @@ describe("what waits on a device", () => {
     say("a", 2);
     await list.flush();
     expect(has.get("a")).toBe(2);
+    expect(list.all()).toEqual([]);
+  });
+
+  it("holds what it has told until the answer is on the page", async () => {
+    let show: () => void = () => undefined;
+    const shown = new Promise<void>((resolve) => (show = resolve));
+    const list = new WaitingList<Said>({
+      key: "settling",
+      isItem: (value): value is Said => hasKeys(value, ["of"]),
+      send: () => Promise.resolve(),
+      settle: async () => {
+        await shown;
+      },
+    });
+    list.put({ of: "a", word: 1, sender: HERE }, () => false);
+    await jest.advanceTimersByTimeAsync(1000);
+    expect(list.all()).toHaveLength(1);
+    show();
+    await list.flush();
     expect(list.all()).toEqual([]);
   });
 

@@ -16,11 +16,16 @@ interface WaitingListParts<T extends Waiting> {
   readonly isItem: (value: unknown) => value is T;
   /** Tells the server; throws what it answers, or that nobody does. */
   readonly send: (item: T) => Promise<void>;
+  /** Waits until what the server answered is on the page. */
+  readonly settle?: () => Promise<void>;
   /** Whether it is still worth telling. */
   readonly isDue?: () => (item: T) => boolean;
 }
 
 const RETRY_MS = 4000;
+/** What was read is on the page a moment after it is known: longer than that, and too short to be seen. */
+const SETTLE_MS = 100;
+const settled = () => new Promise<void>((resolve) => setTimeout(resolve, SETTLE_MS));
 
 export class WaitingList<T extends Waiting> {
   /** Whether the last try to send met silence. */
@@ -89,6 +94,8 @@ export class WaitingList<T extends Waiting> {
   private async sendOne(item: T): Promise<boolean> {
     try {
       await this.parts.send(item);
+      // Until then the page would show for a moment what was before it.
+      await (this.parts.settle ?? settled)();
     } catch (error) {
       if (isSignedOut(error) || !isProblem(error) || isPassing(error.problem)) {
         this.isSilent = true;

@@ -79,10 +79,11 @@ export interface Coaching {
   readonly model: LearnerModel;
   readonly learner: Learner;
   readonly goal: Side;
-  readonly policy: Policy;
   /** What placement has found, as decisions. */
   readonly placed: readonly { readonly of: Side; readonly answer: PlacementAnswer }[];
   readonly mostLessons?: number;
+  /** Whether a lesson ends when whoever holds it says so, and not by tries or fatigue. */
+  readonly isEndless?: boolean;
 }
 
 const LESSON_TRIES = 160;
@@ -133,8 +134,8 @@ function firstGoAtTop(drill: Drill, taps: readonly Tap[]): boolean {
   return false;
 }
 
-/** One student under one policy: the record so far, and what it has cost. */
-class Course {
+/** One student who is coached: the record so far, and what it has cost. */
+export class CoachedStudent {
   readonly facts = new Map<Side, SideFacts>();
   private readonly sets: LoggedSet[] = [];
   private readonly decisions: LoggedDecision[] = [];
@@ -196,8 +197,8 @@ class Course {
     }
   }
 
-  /** Runs a drill as the floor does, and writes it down. */
-  run({ of, drill, chance }: Choice): void {
+  /** Runs a drill as the floor does, and writes it down; answers how many seconds it took. */
+  run({ of, drill, chance }: Choice): number {
     const { learner, syllabus, model } = this.coaching;
     const bearings = bearingsOf(drill, of, syllabus);
     const [target] = bearings.filter((one) => one.holds);
@@ -236,8 +237,11 @@ class Course {
       wasCleared,
     );
     learner.rest();
-    if (learner.fatigue >= TIRED) this.restOrEnd();
-    if (this.lessonTries >= LESSON_TRIES) this.beginLesson();
+    if (this.coaching.isEndless !== true) {
+      if (learner.fatigue >= TIRED) this.restOrEnd();
+      if (this.lessonTries >= LESSON_TRIES) this.beginLesson();
+    }
+    return clock;
   }
 
   /** After the first set of a side: what is left of it; once it is cleared: what came. */
@@ -275,9 +279,9 @@ class Course {
 }
 
 /** From where the student stands to the goal, or as long as it may take. */
-export function coached(coaching: Coaching): Coached {
-  const course = new Course(coaching);
-  const { goal, policy, mostLessons = MOST_LESSONS } = coaching;
+export function coached({ policy, ...coaching }: Coaching & { readonly policy: Policy }): Coached {
+  const course = new CoachedStudent(coaching);
+  const { goal, mostLessons = MOST_LESSONS } = coaching;
   let reached = false;
   for (let sets = 0; course.lessons <= mostLessons && sets < 20_000; sets += 1) {
     reached = course.facts.get(goal)?.cleared != null;
