@@ -22,10 +22,7 @@ const CLASSES = [
   [20, 4, 5, false],
   [30, 6, 5, false],
 ];
-const [core, { CLASS_LIMITS, CLASS_WEIGHTS }] = await Promise.all([
-  import("./lib/core.mjs"),
-  import("../packages/core/dist/plan/weights.js"),
-]);
+const core = await import("./lib/core.mjs");
 
 const share = (one, other) => (one / other).toFixed(3);
 
@@ -84,7 +81,7 @@ async function besideSolver(students, [many, stations, turns, isWhole]) {
   const minutes = plans[0].rotations.map((one) => one.minutes);
   const model = classModel({
     ...{ students: picked, stations, coaches, minutes },
-    ...{ weights: CLASS_WEIGHTS, limits: CLASS_LIMITS },
+    ...{ weights: core.CLASS_WEIGHTS, limits: core.CLASS_LIMITS },
   });
   const solve = async (isWhole, options) => {
     const highs = await loadHighs();

@@ -46,6 +46,6 @@ export {
   planWeeks,
   spreadWeekdays,
 } from "./plan/weeks.js";
-export { CLASS_LIMITS, PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
+export { CLASS_LIMITS, CLASS_WEIGHTS, PLAN_LIMITS, PLAN_WEIGHTS } from "./plan/weights.js";
 export { placementModel } from "./placement/model.js";
 export { type Answer, type Conclusion, type Placement, type Question, place } from "./placement/placement.js";

@@ -56,12 +56,22 @@ export function runLesson(lessonId: string, run: LessonRun): void {
 
 const OLD_KEY = "mirrup-lesson ";
 
+/** A run as an older version of Mirrup kept it; null for what is none. */
+export function oldRun(text: string | null): LessonRun | null {
+  try {
+    const kept: unknown = JSON.parse(text ?? "null");
+    return typeof kept === "object" ? kept : null;
+  } catch {
+    return null;
+  }
+}
+
 /** Takes over what an older version of Mirrup kept of each lesson apart, as of whoever is here. */
 export function adoptOldRuns(): void {
   if (currentSender() === null) return;
   for (const key of Object.keys(localStorage).filter((one) => one.startsWith(OLD_KEY))) {
-    const kept: unknown = JSON.parse(localStorage.getItem(key) ?? "null");
+    const run = oldRun(localStorage.getItem(key));
     localStorage.removeItem(key);
-    if (typeof kept === "object" && kept !== null) runLesson(key.slice(OLD_KEY.length), kept);
+    if (run !== null) runLesson(key.slice(OLD_KEY.length), run);
   }
 }

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import { randomFrom } from "@mirrup/cohort";
 import { ProblemError, SilenceError } from "../app/api.js";
-import { runOf, runsTogether, type WaitingRun } from "./lesson-runs.js";
+import { oldRun, runOf, runsTogether, type WaitingRun } from "./lesson-runs.js";
 import { setSender, type Sender } from "./sender.js";
 import { hasKeys, WaitingList, type Waiting } from "./waiting-list.js";
 
@@ -130,6 +130,23 @@ describe("what waits on a device", () => {
     expect(list.all()).toEqual([]);
   });
 
+  it("is read from the device again, but for what is none", async () => {
+    const good = { of: "a", word: 3, sender: HERE };
+    const kept = [good, null, "x", { of: "b", word: 1 }, { of: "c", word: 1, sender: null }];
+    for (const [text, found] of [
+      [JSON.stringify(kept), [good]],
+      ["{half", []],
+      ['{"of":"a"}', []],
+    ] as const) {
+      Object.assign(globalThis, { localStorage: { getItem: () => text, setItem: () => undefined } });
+      const { has, list } = server();
+      expect(list.all()).toEqual(found);
+      await list.flush();
+      expect(has.get("a")).toBe(found.length === 0 ? undefined : 3);
+    }
+    Reflect.deleteProperty(globalThis, "localStorage");
+  });
+
   it("waits while nobody is signed in, and knows that nobody answers", async () => {
     const { list, say, answer } = server();
     const signedOut = new ProblemError({
@@ -161,6 +178,8 @@ describe("what was tapped of a lesson", () => {
     });
     expect(runOf(waiting, HERE, "nothing")).toBeNull();
     expect(runOf(waiting, null, "l")).toBeNull();
+    expect(oldRun('{"finished":true}')).toEqual({ finished: true });
+    for (const text of [null, "null", "{half", '"word"', "7"]) expect(oldRun(text)).toBeNull();
     expect(runsTogether({ finished: true }, {})).toEqual({ finished: true, attendance: {} });
   });
 });

@@ -50,7 +50,8 @@ export class WaitingList<T extends Waiting> {
   private kept(): readonly T[] {
     try {
       const value: unknown = JSON.parse(localStorage.getItem(this.parts.key) ?? "[]");
-      return Array.isArray(value) ? value.filter(this.parts.isItem) : [];
+      const items = Array.isArray(value) ? value.filter(this.parts.isItem) : [];
+      return items.filter(({ sender }) => hasKeys(sender, ["personId", "studioId"]));
     } catch {
       return [];
     }

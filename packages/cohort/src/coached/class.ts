@@ -3,7 +3,14 @@
  * cleared at the end. Partners take turns, so that half of a turn is jumped; where three do, a third.
  */
 import type { Drill, Side, Syllabus } from "@mirrup/core";
-import { classOptions, classTimes, planClass, CLASS_LIMITS, type ClassAsked } from "@mirrup/core/planning";
+import {
+  classOptions,
+  classTimes,
+  planClass,
+  CLASS_LIMITS,
+  CLASS_WEIGHTS,
+  type ClassAsked,
+} from "@mirrup/core/planning";
 import { nextDrills, type LearnerModel } from "@mirrup/core/teaching";
 import { CoachedStudent } from "./coached.js";
 import type { Person } from "./people.js";
@@ -35,8 +42,6 @@ type Way = (
   work: (child: Child, task: Task, minutes: number) => void,
 ) => void;
 
-/** What is worth a second turn at the same is half: as the class plan has it. */
-const AGAIN = 0.5;
 const NONE_MISSING: ReadonlySet<never> = new Set();
 /** Seconds between two sets, for the partner to count and to say. */
 const BETWEEN = 15;
@@ -80,7 +85,10 @@ const oneForAll: Way = (children, coaching, work) => {
   for (const minutes of workingMinutes(coaching)) {
     const worths = new Map<string, number>();
     for (const { subject, worth } of options.flat())
-      worths.set(subject, (worths.get(subject) ?? 0) + worth * AGAIN ** (done.get(subject) ?? 0));
+      worths.set(
+        subject,
+        (worths.get(subject) ?? 0) + worth * CLASS_WEIGHTS.again ** (done.get(subject) ?? 0),
+      );
     const [best] = [...worths].sort(([, one], [, other]) => other - one);
     if (best === undefined) return;
     const [subject] = best;
