@@ -1,5 +1,6 @@
 import type { RungItem } from "@mirrup/contract";
 import type { SideName } from "@mirrup/core";
+import { Skeleton } from "@mantine/core";
 import { IconCheck, IconPlayerPlayFilled } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -26,6 +27,7 @@ export function Ladder({ studentId, subject, side }: LadderProps) {
   const paths = usePaths();
   const ladder = useQuery(ladderQuery(studentId, subject, side));
   const rungs = ladder.data ?? [];
+  if (ladder.isLoading) return <Skeleton className={classes.waiting} aria-label="Reading the ladder" />;
   if (rungs.length === 0) return null;
   const words = ladderWords(subject, side, rungs);
   const passed = rungs.filter((rung) => rung.state === "passed").length;

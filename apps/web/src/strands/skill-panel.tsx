@@ -4,6 +4,7 @@ import { printScore, skillOf } from "@mirrup/core";
 import { isMet, type Goal } from "@mirrup/core/teaching";
 import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
+import { useId } from "react";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
 import {
@@ -62,10 +63,11 @@ const CLEARED_BY: Readonly<Record<NonNullable<StandingItem["clearedBy"]>, string
 function SideRecord({ studentId, item, next, mayDecide }: SidePanelProps) {
   const paths = usePaths();
   const { side, status, bestStreak, cleanChance, gate, unmet, subject, reviewDue, clearedBy, lastAt } = item;
+  const heading = useId();
   return (
-    <section className={classes.side}>
+    <section className={classes.side} aria-labelledby={heading}>
       <h3 className={classes.sideName}>
-        {side === "whole" ? "Record" : capital(`${side} side`)}
+        <span id={heading}>{side === "whole" ? "Record" : capital(`${side} side`)}</span>
         <span>
           {STATUS_NAMES[status]}
           {item.isStuck && ", stuck"}
