@@ -37,8 +37,11 @@ function studentOf(place, reading, strongerSide) {
   };
 }
 
+/** So many who may look at what is new. */
+const helpersOf = (many) => Array.from({ length: many }, () => ({ mayLead: [] }));
+
 const ASKED = {
-  ...{ minutes: 60, turns: null, stations: 6, coaches: 1, helpers: 2, floor: null },
+  ...{ minutes: 60, turns: null, stations: 6, coaches: 1, helpers: helpersOf(2), floor: null },
   ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [], seed: 1 },
 };
 
@@ -70,7 +73,7 @@ function smallClass(students, many) {
 async function besideSolver(students, [many, stations, turns, isWhole]) {
   const picked = smallClass(students, many);
   const coaches = Math.ceil(stations / 3);
-  const asked = { ...ASKED, minutes: 8 * turns + 7, stations, coaches, helpers: stations };
+  const asked = { ...ASKED, minutes: 8 * turns + 7, stations, coaches, helpers: helpersOf(stations) };
   const times = [];
   const plans = SEEDS.map((seed) => {
     const before = performance.now();

@@ -8,7 +8,7 @@ const CHILDREN = Number(process.env.MIRRUP_BENCH_STUDENTS ?? 12);
 const LESSONS = Number(process.env.MIRRUP_BENCH_LESSONS ?? 24);
 const SEED = Number(process.env.MIRRUP_BENCH_SEED ?? 9000);
 const ASKED = {
-  ...{ minutes: 60, turns: null, stations: 4, coaches: 1, helpers: 1, floor: null },
+  ...{ minutes: 60, turns: null, stations: 4, coaches: 1, helpers: [{ mayLead: [] }], floor: null },
   ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [], seed: 1 },
 };
 

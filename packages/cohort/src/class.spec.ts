@@ -9,7 +9,7 @@ import { courseOf } from "./student.js";
 
 const SYLLABUS = syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS["quick-frontier"] });
 const ASKED: ClassAsked = {
-  ...{ minutes: 60, turns: null, stations: 2, coaches: 1, helpers: 1, floor: null },
+  ...{ minutes: 60, turns: null, stations: 2, coaches: 1, helpers: [{ mayLead: [] }], floor: null },
   ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [], seed: 1 },
 };
 const coaching = (seed: number, count: number, lessons: number): ClassCoaching => ({

@@ -21,11 +21,22 @@ export {
   type Watch,
   classOptions,
 } from "./plan/class-option.js";
+export { type Helper } from "./plan/class-eyes.js";
 export { planClass } from "./plan/class-plan.js";
+export { coachWay, type CoachWay, type Look } from "./plan/coach-way.js";
 export { classTimes, lengthened, retimed } from "./plan/class-times.js";
 export { grownFrom, mayGrow } from "./syllabus/growth.js";
 export { pairsOf } from "./plan/pairs.js";
 export { PRECAUTIONS, type Precaution, ruledOutBy } from "./plan/precaution.js";
+export {
+  ROPE_KINDS,
+  type RopeGiven,
+  type RopeKind,
+  type RopePair,
+  type RopeStock,
+  type RopeWish,
+  ropesGiven,
+} from "./plan/rope-stock.js";
 export { type Floor } from "./plan/space.js";
 export { ENERGIES, type Energy, type PlanCombo, type StudentPlanContext } from "./plan/student-asked.js";
 export {

@@ -1,6 +1,7 @@
 /** What a class plan is held against: one drill for everybody at a time, and the most that any plan could have. */
 import { restore, snapshotOf } from "./class-search.js";
-import { weighed, type ClassTable } from "./class-table.js";
+import { ClassGroups, usefulMinutes } from "./class-groups.js";
+import type { ClassTable } from "./class-table.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
 /** What the `times`-th turn at a skill counts, by the minute. */
@@ -16,17 +17,31 @@ function turnsOf(table: ClassTable): readonly number[] {
   return [...table.working].sort(descending);
 }
 
-/** Puts all who may do a skill at stations of it, as many to each as can be seen; the others stand by. */
+/** By station: how many of so many stand there, as many as can be seen and nobody alone; evenly where that is too few. */
+function sizes(many: number, stations: number): readonly number[] {
+  const { group } = CLASS_LIMITS;
+  if (many === 0) return [];
+  const groups = Math.min(stations, Math.ceil(many / group));
+  const rest = many - group * (groups - 1);
+  if (rest > group) {
+    return Array.from({ length: groups }, (_, place) => Math.floor((many + place) / groups));
+  }
+  const full = Array.from({ length: groups - 1 }, () => group);
+  return rest === 1 && groups > 1 ? [...full.slice(1), group - 1, 2] : [...full, rest];
+}
+
+/** Puts all who may do a skill at stations of it; the others stand by. */
 function spread(table: ClassTable, turn: number, skill: number): void {
   const able = table.students.flatMap((_, student) =>
     table.isHere(student, turn) && table.options.at(student, skill) !== null ? [student] : [],
   );
-  const groups = Math.min(table.stations, Math.ceil(able.length / CLASS_LIMITS.group));
   for (let station = 0; station < table.skillAt.width; station += 1) table.skillAt.put(turn, station, skill);
   for (const student of table.students.keys()) table.stationOf.put(turn, student, null);
-  able.forEach((student, place) =>
-    table.stationOf.put(turn, student, Math.floor((place * groups) / able.length)),
-  );
+  let placed = 0;
+  sizes(able.length, table.stations).forEach((many, station) => {
+    for (const student of able.slice(placed, placed + many)) table.stationOf.put(turn, student, station);
+    placed += many;
+  });
 }
 
 /**
@@ -36,17 +51,18 @@ function spread(table: ClassTable, turn: number, skill: number): void {
  */
 export function sameForAll(table: ClassTable): number {
   const kept = snapshotOf(table);
+  const groups = new ClassGroups(table);
   for (let turn = table.firstOpen; turn < table.minutes.length; turn += 1) {
     let best = { skill: 0, value: -Infinity };
     for (const skill of table.skills.keys()) {
       spread(table, turn, skill);
       const students = total(table.students.map((_, student) => table.studentScore(student).worth));
-      const value = students + weighed(table.turnScore(turn));
+      const value = students + groups.gather(turn).value();
       if (value > best.value) best = { skill, value };
     }
     spread(table, turn, best.skill);
   }
-  const useful = table.useful();
+  const useful = usefulMinutes(table);
   restore(table, kept);
   return Math.max(0, useful);
 }

@@ -8,7 +8,7 @@ import { DRILL_ROWS, type Drill } from "../syllabus/drill.js";
 import type { Effort } from "../syllabus/effort.js";
 import type { SubjectSide } from "../syllabus/roles.js";
 import type { Side } from "../syllabus/side.js";
-import { isHard } from "../syllabus/skill.js";
+import { isHard, type Family } from "../syllabus/skill.js";
 import { BLOCK_TRIES, doseOfSide } from "./block.js";
 import { ruledOutBy, type Precaution } from "./precaution.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS, PLAN_WEIGHTS } from "./weights.js";
@@ -33,6 +33,8 @@ export interface ClassOption extends SubjectSide {
   /** What a minute of it counts, from 0 to 1. */
   readonly worth: number;
   readonly effort: Effort;
+  /** The family that a helper may be trusted with; null for a skill on no strand. */
+  readonly family: Family | null;
   readonly watch: Watch;
   /** Open work that was begun: it has at least half of whoever's turns it is. */
   readonly isBegun: boolean;
@@ -82,6 +84,8 @@ function loadsOf(side: Side, drill: Drill, chance: number) {
   return { landingsAMinute: landings / minutes, multiplesAMinute: multiples / minutes };
 }
 
+const familyOf = ({ syllabus }: Reading, subject: string) => syllabus.catalogue.familyOf.get(subject) ?? null;
+
 function openOption(
   { reading }: ClassOptionContext,
   { of, drill, chance, reason, isNew }: NextDrill,
@@ -89,6 +93,7 @@ function openOption(
   const { subject, side, effort, skill } = of;
   const standing = findStanding(reading, subject, side);
   return {
+    family: familyOf(reading, subject),
     ...{ subject, side, use: "frontier", drill, chance, reason, effort },
     cautions: skill.cautions,
     worth: PLAN_WEIGHTS.reason[reason.code] / CLASS_WEIGHTS.whole,
@@ -105,6 +110,7 @@ function knownOption(context: ClassOptionContext, standing: Standing): ClassOpti
   const drill = reviewDrill(of);
   return {
     ...{ subject: of.subject, side: of.side, drill, effort: of.effort },
+    family: familyOf(context.reading, of.subject),
     ...knownUse(standing, context),
     chance: drillChance(context.reading, of, drill),
     reason: null,

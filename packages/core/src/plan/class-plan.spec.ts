@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import { CLASS_ASKED, studentOf } from "../testing/small-class.js";
+import { CLASS_ASKED, HELPER, ropesOf, studentOf } from "../testing/small-class.js";
 import { planClass } from "./class-plan.js";
 import type { ClassAsked, ClassPlan, ClassStudent, PlannedStudent } from "./class.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
@@ -278,7 +278,14 @@ describe("a class plan", () => {
     const people = fc.array(person, { minLength: 2, maxLength: 9 });
     const classOf = (list: readonly (readonly string[])[]) =>
       list.map((options, place) => studentOf(`student ${place}`, [...options, "bounce 0.1 keep"]));
-    const usual: ClassAsked = { ...CLASS_ASKED, minutes: 31, stations: 2, coaches: 1, helpers: 0, ropes: 3 };
+    const usual: ClassAsked = {
+      ...CLASS_ASKED,
+      minutes: 31,
+      stations: 2,
+      coaches: 1,
+      helpers: [],
+      ropes: ropesOf(3),
+    };
 
     it("is never worth less for more stations, coaches, helpers, ropes or floor", () => {
       fc.assert(
@@ -288,8 +295,8 @@ describe("a class plan", () => {
           const more: readonly Partial<ClassAsked>[] = [
             { stations: 3 },
             { coaches: 2 },
-            { helpers: 1 },
-            { ropes: 4 },
+            { helpers: [HELPER] },
+            { ropes: ropesOf(4) },
             { ropes: null },
             { floor: { widthMetres: 60, lengthMetres: 60 } },
           ];
@@ -324,7 +331,7 @@ describe("a class plan", () => {
       const alike = Array.from({ length: 14 }, (_, place) =>
         studentOf(`${place}`, ["bounce 0.9 begun helper"]),
       );
-      for (const changes of [{}, { ropes: 3 }, { helpers: 0, coaches: 0 }]) {
+      for (const changes of [{}, { ropes: ropesOf(3) }, { helpers: [], coaches: 0 }]) {
         const plan = planClass({ ...usual, stations: 3, ...changes }, alike);
         expect(plan.useful).toBeCloseTo(plan.sameForAll, 6);
         expect(plan.useful).toBeLessThan(plan.most);
@@ -348,7 +355,8 @@ describe("a class plan", () => {
     const students = ["a", "b", "c", "d", "e", "f"].map((id) =>
       studentOf(id, ["bounce 0.9", "cross 0.6 shadow swings"]),
     );
-    const usefulWith = (ropes: number | null) => planClass({ ...CLASS_ASKED, ropes }, students);
+    const usefulWith = (ropes: number | null) =>
+      planClass({ ...CLASS_ASKED, ropes: ropes === null ? null : ropesOf(ropes) }, students);
     const [none, one, three, all] = [0, 1, 3, null].map(usefulWith);
     expect(one?.useful).toBeGreaterThan(none?.useful ?? 0);
     expect(three?.useful).toBeGreaterThan(one?.useful ?? 0);
@@ -358,6 +366,77 @@ describe("a class plan", () => {
         plan.rotations.filter((_, turn) => skillAt(plan, student, turn) === "cross"),
       ).length ?? 0;
     expect(crossing(none)).toBeGreaterThan(crossing(all));
+  });
+
+  it("lets a helper lead what they may, where there are too few coaches", () => {
+    const students = ["a", "b", "c", "d"].map((id) =>
+      studentOf(id, ["bounce 0.1", "fused 0.9 coach hard multiples", "cross 0.8 coach swings"]),
+    );
+    const led = (mayLead: readonly ("crosses" | "multiples")[]) =>
+      planClass({ ...CLASS_ASKED, coaches: 0, helpers: [{ mayLead }] }, students);
+    const doneIn = (plan: ClassPlan) =>
+      new Set(plan.rotations.flatMap((turn) => turn.stations.map((one) => one.subject)));
+    expect(doneIn(led([]))).toEqual(new Set(["bounce", null]));
+    expect(doneIn(led(["crosses"])).has("cross")).toBe(true);
+    expect(doneIn(led(["crosses"])).has("fused")).toBe(false);
+    const both = led(["crosses", "multiples"]);
+    expect(doneIn(both).has("fused")).toBe(true);
+    expect(codes(both)).toEqual([]);
+    const watches = both.rotations.flatMap((turn) =>
+      turn.stations.flatMap((one) =>
+        one.subject === "fused" || one.subject === "cross" ? [one.watchedBy] : [],
+      ),
+    );
+    expect(new Set(watches)).toEqual(new Set(["helper"]));
+  });
+
+  describe("with pairs", () => {
+    const four = (changes: readonly Partial<ClassStudent>[]) =>
+      ["a", "b", "c", "d"].map((id, place) =>
+        studentOf(id, ["bounce 0.9", "cross 0.8 swings"], changes[place]),
+      );
+    const isTogether = (plan: ClassPlan, turn: number) => {
+      const [one, other] = ["a", "b"].map((id) => plan.students.find((student) => student.id === id));
+      return one?.places[turn]?.station === other?.places[turn]?.station;
+    };
+
+    it("keeps apart who quarrel, and together who belong together", () => {
+      const asked = { ...CLASS_ASKED, stations: 2 };
+      const apart = planClass(asked, four([{ apart: ["b"] }]));
+      const together = planClass(asked, four([{ together: ["b"] }]));
+      for (const turn of apart.rotations.keys()) {
+        expect(isTogether(apart, turn)).toBe(false);
+        expect(isTogether(together, turn)).toBe(true);
+      }
+      expect([...codes(apart), ...codes(together)]).toEqual([]);
+    });
+
+    it("says where it cannot", () => {
+      const asked = { ...CLASS_ASKED, minutes: 15, stations: 1 };
+      expect(planClass(asked, four([{ apart: ["b"] }])).faults).toEqual([
+        { code: "not-apart", rotation: 0, students: ["a", "b"] },
+      ]);
+      const students = [
+        studentOf("a", ["bounce 0.9"], { together: ["b"] }),
+        studentOf("b", ["cross 0.9"]),
+        studentOf("c", ["bounce 0.9", "cross 0.1"]),
+      ];
+      expect(planClass({ ...asked, stations: 2 }, students).faults).toEqual([
+        { code: "not-together", rotation: 0, students: ["a", "b"] },
+      ]);
+    });
+  });
+
+  it("has who is too tall for the ropes do what takes none, and the others jump", () => {
+    const students = [2000, 2000, 2600, 2600].map((ropeMm, place) =>
+      studentOf(`${place}`, ["bounce 0.9", "cross 0.5 shadow swings"], { ropeMm }),
+    );
+    const ropes = [{ kind: null, lengthMm: 2000, many: 2 }];
+    const plan = planClass({ ...CLASS_ASKED, minutes: 15, stations: 2, ropes }, students);
+    expect(plan.students.map((one) => skillAt(plan, one, 0))).toEqual(["bounce", "bounce", "cross", "cross"]);
+    const brought = students.map((one) => ({ ...one, hasOwnRope: one.ropeMm === 2600 }));
+    const own = planClass({ ...CLASS_ASKED, minutes: 15, stations: 2, ropes }, brought);
+    expect(own.students.map((one) => skillAt(own, one, 0))).toEqual(["bounce", "bounce", "bounce", "bounce"]);
   });
 
   it("lets nobody change place who need not", () => {

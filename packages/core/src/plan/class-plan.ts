@@ -49,12 +49,22 @@ function refusal(asked: ClassAsked, students: readonly ClassStudent[]): ClassFau
 
 /** The students by what is known of them and not by who they are: the same class has the same plan. */
 function byContent(students: readonly ClassStudent[], { placePins }: ClassAsked): readonly ClassStudent[] {
-  const textOf = ({ id, ...known }: ClassStudent) =>
-    JSON.stringify([
-      known,
-      placePins.flatMap((pin) => (pin.student === id ? [pin.rotation, pin.station] : [])),
-    ]);
-  const texts = new Map(students.map((one) => [one, textOf(one)]));
+  const alone = new Map(
+    students.map(({ id, apart: _apart, together: _together, ...known }) => [
+      id,
+      JSON.stringify([
+        known,
+        placePins.flatMap((pin) => (pin.student === id ? [pin.rotation, pin.station] : [])),
+      ]),
+    ]),
+  );
+  const others = (ids: readonly string[] = []) => ids.map((id) => alone.get(id) ?? "").sort();
+  const texts = new Map(
+    students.map((one) => [
+      one,
+      JSON.stringify([alone.get(one.id), others(one.apart), others(one.together)]),
+    ]),
+  );
   const text = (one: ClassStudent) => texts.get(one) ?? "";
   return [...students].sort((one, other) => (text(one) < text(other) ? -1 : text(one) > text(other) ? 1 : 0));
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import { CLASS_ASKED, studentOf } from "../testing/small-class.js";
+import { CLASS_ASKED, ropesOf, studentOf } from "../testing/small-class.js";
+import { ClassGroups } from "./class-groups.js";
 import { restore, searchClass, snapshotOf } from "./class-search.js";
 import { ClassTable, weighed } from "./class-table.js";
 import type { ClassAsked, ClassStudent } from "./class.js";
@@ -19,8 +20,9 @@ function tableOf(
 
 /** What the table counts as it stands, with all that is not to be. */
 function valueOf(table: ClassTable): number {
+  const groups = new ClassGroups(table);
   const students = table.students.map((_, student) => weighed(table.studentScore(student)));
-  const turns = table.minutes.map((_, turn) => weighed(table.turnScore(turn)));
+  const turns = table.minutes.map((_, turn) => groups.gather(turn).value());
   return [...students, ...turns].reduce((sum, one) => sum + one, 0);
 }
 
@@ -71,7 +73,7 @@ describe("the search for a class plan", () => {
         fc.constantFrom(null, 1),
         (people, coaches, ropes) => {
           const students = people.map((own, place) => studentOf(`${place}`, [...own, "bounce 0.1 keep"]));
-          const asked = { stations: 2, coaches, helpers: 0, ropes };
+          const asked = { stations: 2, coaches, helpers: [], ropes: ropes === null ? null : ropesOf(ropes) };
           const table = tableOf(students, asked, [8, 6]);
           searchClass(table, 1, () => undefined);
           const best = bestOfAll(tableOf(students, asked, [8, 6]));

@@ -6,11 +6,15 @@
  */
 import { cellOf, type Grid } from "../grid.js";
 import { between, randomFrom, type Random } from "../random.js";
+import { ClassGroups } from "./class-groups.js";
 import { weighed, type ClassTable, type Numbered } from "./class-table.js";
 import { CLASS_WEIGHTS } from "./weights.js";
 
-/** How often the whole is shaken and solved again: so often for so many turns of students, within bounds. */
-const SHAKES = { places: 12000, least: 60, most: 500 } as const;
+/**
+ * How often the whole is shaken and solved again: so often for so many turns of students, within bounds. What is
+ * planned around turns that were done is waited for in the hall, and is shaken a share of it.
+ */
+const SHAKES = { places: 25000, least: 100, most: 400, inHall: 0.2 } as const;
 /** Minutes that a worse plan may lose and still be gone on from one time in e, at first and at last. */
 const WARM = 2;
 const COLD = 0.2;
@@ -44,8 +48,13 @@ export function restore(table: ClassTable, { skills, places }: Snapshot): void {
   }
 }
 
-/** By skill: what all of a student's turns count if they do it in one of them; null where they may not. */
-type Worths = readonly (number | null)[];
+/** What a student's turns all count by what they do in one of them. */
+interface Worths {
+  /** By skill; null where they may not. */
+  readonly bySkill: readonly (number | null)[];
+  /** Skills that they may do, those that count most first. */
+  readonly order: readonly number[];
+}
 
 /** What each skill would count for each student, kept by what they do in their other turns. */
 class Ledger {
@@ -60,10 +69,13 @@ class Ledger {
       if (other !== turn) key += ` ${table.skillOf(student, other)}`;
     const known = this.known.get(key);
     if (known !== undefined) return known;
-    const worths = table.skills.map((_, skill) => {
-      const option = table.options.at(student, skill);
-      return option === null ? null : weighed(table.scoreWith(student, turn, option));
-    });
+    const able = table.ableSkills(student);
+    const options = able.map((skill) => table.options.at(student, skill));
+    const scores = table.scoresWith(student, turn, options);
+    const bySkill: (number | null)[] = table.skills.map(() => null);
+    able.forEach((skill, place) => (bySkill[skill] = weighed(cellOf(scores, place))));
+    const order = [...able].sort((one, other) => (bySkill[other] ?? 0) - (bySkill[one] ?? 0));
+    const worths = { bySkill, order };
     this.known.set(key, worths);
     return worths;
   }
@@ -72,69 +84,89 @@ class Ledger {
 /** Where one is best added to so many: least where nobody has company yet. */
 const preference = (many: number) => (many === 1 ? -1 : many);
 
+/** What each of those who are here would count at a station, in their order; null where they may not. */
+type Column = readonly (number | null)[];
+
 /** One turn with the others as they stand. */
 class Turn {
   private readonly present: readonly number[];
-  /** By student; none for who is not here. */
+  /** By who is here. */
   private readonly worths: readonly Worths[];
+  /** By station. */
+  private readonly columns: Column[];
   private value: number;
 
   constructor(
     private readonly table: ClassTable,
     private readonly turn: number,
     ledger: Ledger,
+    private readonly groups: ClassGroups,
   ) {
     this.present = table.students.flatMap((_, student) => (table.isHere(student, turn) ? [student] : []));
-    this.worths = table.students.map((_, student) =>
-      table.isHere(student, turn) ? ledger.worths(student, turn) : [],
+    this.worths = this.present.map((student) => ledger.worths(student, turn));
+    this.columns = Array.from({ length: table.skillAt.width }, (_, station) =>
+      this.columnOf(table.skillAt.at(turn, station)),
     );
     this.value = this.scored();
   }
 
+  private columnOf(skill: Numbered): Column {
+    return this.worths.map(({ bySkill }) => (skill === null ? null : cellOf(bySkill, skill)));
+  }
+
+  private put(station: number, skill: Numbered, column: Column): void {
+    this.table.skillAt.put(this.turn, station, skill);
+    this.columns[station] = column;
+  }
+
   /** What this turn and all who are here count. */
   private scored(): number {
-    let sum = weighed(this.table.turnScore(this.turn));
-    for (const student of this.present) sum += this.worthNow(student);
+    let sum = this.groups.gather(this.turn).value();
+    for (let place = 0; place < this.present.length; place += 1) sum += this.worthNow(place);
     return sum;
   }
 
-  private worthOf(student: number, skill: number): number | null {
-    return this.worths[student]?.[skill] ?? null;
+  private worthNow(place: number): number {
+    const { table, turn } = this;
+    const student = cellOf(this.present, place);
+    const station = table.stationOf.at(turn, student);
+    const worth = station === null ? null : cellOf(this.columns, station)[place];
+    if (typeof worth === "number") return worth;
+    const [idle] = table.scoresWith(student, turn, [null]);
+    return idle === undefined ? 0 : weighed(idle);
   }
 
-  private worthNow(student: number): number {
-    const { table, turn } = this;
-    const station = table.stationOf.at(turn, student);
-    const skill = station === null ? null : table.skillAt.at(turn, station);
-    return (
-      (skill === null ? null : this.worthOf(student, skill)) ?? weighed(table.scoreWith(student, turn, null))
-    );
+  private asksForCoach(student: number, station: number): boolean {
+    return this.table.optionThere(student, this.turn, station)?.watch === "coach";
   }
 
   /** Puts everybody where they count most; where that is the same, with whoever is alone, or where fewer are. */
   placeAll(): void {
-    const { table, turn } = this;
-    const taken = Array.from({ length: table.skillAt.width }, () => 0);
+    const { table, turn, columns } = this;
+    const taken = columns.map(() => 0);
     const led = new Set<number>();
-    for (const student of this.present) {
+    for (const [place, student] of this.present.entries()) {
       const pin = table.pinOfStudent(turn, student);
       let best: { readonly station: number; readonly worth: number } | null = null;
       for (let station = 0; station < table.stations; station += 1) {
-        const skill = table.skillAt.at(turn, station);
-        const worth = skill === null ? null : this.worthOf(student, skill);
+        const worth = cellOf(columns, station)[place] ?? null;
         if (worth === null) continue;
-        const isLed = table.optionThere(student, turn, station)?.watch === "coach";
-        if (isLed && station !== pin && !led.has(station) && led.size >= table.asked.coaches) continue;
+        if (station === pin) {
+          best = { station, worth };
+          break;
+        }
         const isBetter =
           best === null ||
           worth > best.worth + HAIR ||
           (worth > best.worth - HAIR &&
             preference(cellOf(taken, station)) < preference(cellOf(taken, best.station)));
-        if (station === pin || (isBetter && best?.station !== pin)) best = { station, worth };
+        if (!isBetter) continue;
+        const isFull = led.size >= table.leaders && !led.has(station) && this.asksForCoach(student, station);
+        if (!isFull) best = { station, worth };
       }
       // Who may do nothing of what is done stands at the first station until the search finds better.
       const station = best?.station ?? 0;
-      if (table.optionThere(student, turn, station)?.watch === "coach") led.add(station);
+      if (this.asksForCoach(student, station)) led.add(station);
       table.stationOf.put(turn, student, station);
       taken[station] = cellOf(taken, station) + 1;
     }
@@ -154,41 +186,43 @@ class Turn {
     return this.value > before + HAIR;
   }
 
-  /** What everybody would count more with a skill at a station, if each could stand where they like. */
-  private promises(station: number): readonly { readonly skill: number; readonly gain: number }[] {
+  /** The skills that promise most at a station: what everybody would count more, if each could stand where they like. */
+  private promising(station: number): readonly number[] {
     const { table, turn } = this;
-    const gains = table.skills.map(() => 0);
-    for (const student of this.present) {
-      let most: number | null = null;
-      for (let other = 0; other < table.stations; other += 1) {
-        const skill = other === station ? null : table.skillAt.at(turn, other);
-        const worth = skill === null ? null : this.worthOf(student, skill);
-        if (worth !== null && (most === null || worth > most)) most = worth;
-      }
+    const gains = new Map<number, number>();
+    for (const [place, { bySkill, order }] of this.worths.entries()) {
       // Whoever has nowhere else gains all that there is.
-      const rest = most ?? -CLASS_WEIGHTS.forbidden;
-      cellOf(this.worths, student).forEach((worth, skill) => {
-        if (worth !== null && worth > rest) gains[skill] = cellOf(gains, skill) + worth - rest;
-      });
+      let rest: number = -CLASS_WEIGHTS.forbidden;
+      for (let other = 0; other < table.stations; other += 1) {
+        const worth = other === station ? null : cellOf(this.columns, other)[place];
+        if (typeof worth === "number" && worth > rest) rest = worth;
+      }
+      for (const skill of order) {
+        const gain = (bySkill[skill] ?? rest) - rest;
+        if (gain <= 0) break;
+        gains.set(skill, (gains.get(skill) ?? 0) + gain);
+      }
     }
-    const promises = gains.flatMap((gain, skill) =>
-      table.suitsPins(turn, station, skill) ? [{ skill, gain }] : [],
-    );
-    return promises.sort((one, other) => other.gain - one.gain);
+    return [...gains]
+      .filter(([skill]) => table.suitsPins(turn, station, skill))
+      .sort(([, one], [, other]) => other - one)
+      .slice(0, TRIED)
+      .map(([skill]) => skill);
   }
 
   private exchange(station: number): boolean {
     const { table, turn } = this;
-    const [skills, places] = [table.skillAt.row(turn), table.stationOf.row(turn)];
-    let best = { skill: table.skillAt.at(turn, station), places, value: this.value };
-    for (const { skill } of this.promises(station).slice(0, TRIED)) {
-      if (skill === skills[station]) continue;
-      table.skillAt.put(turn, station, skill);
+    const before = { skill: table.skillAt.at(turn, station), column: cellOf(this.columns, station) };
+    let best = { ...before, places: table.stationOf.row(turn), value: this.value };
+    for (const skill of this.promising(station)) {
+      if (skill === before.skill) continue;
+      const column = this.columnOf(skill);
+      this.put(station, skill, column);
       this.placeAll();
       const value = this.scored();
-      if (value > best.value + HAIR) best = { skill, places: table.stationOf.row(turn), value };
+      if (value > best.value + HAIR) best = { skill, column, places: table.stationOf.row(turn), value };
     }
-    table.skillAt.put(turn, station, best.skill);
+    this.put(station, best.skill, best.column);
     table.stationOf.putRow(turn, best.places);
     const isBetter = best.value > this.value + HAIR;
     this.value = best.value;
@@ -199,24 +233,22 @@ class Turn {
   private polish(): void {
     const { table, turn } = this;
     const near = NEAR * cellOf(table.working, turn);
-    let together = weighed(table.turnScore(turn));
-    for (const student of this.present) {
+    const groups = this.groups.gather(turn);
+    let together = groups.value();
+    for (const [place, student] of this.present.entries()) {
       if (table.pinOfStudent(turn, student) !== null) continue;
-      let [from, worth] = [table.stationOf.at(turn, student), this.worthNow(student)];
+      let [from, worth] = [table.stationOf.at(turn, student), this.worthNow(place)];
       for (let station = 0; station < table.stations; station += 1) {
-        if (station === from || table.optionThere(student, turn, station) === null) continue;
-        table.stationOf.put(turn, student, station);
-        const there = this.worthNow(student);
-        if (there + near < worth && together > -CLASS_WEIGHTS.forbidden / 2) {
-          table.stationOf.put(turn, student, from);
-          continue;
-        }
-        const group = weighed(table.turnScore(turn));
+        const there = cellOf(this.columns, station)[place] ?? null;
+        if (station === from || there === null) continue;
+        if (there + near < worth && together > -CLASS_WEIGHTS.forbidden / 2) continue;
+        groups.move(student, station);
+        const group = groups.value();
         const gain = there + group - worth - together;
         if (gain > HAIR) {
           this.value += gain;
           [from, worth, together] = [station, there, group];
-        } else table.stationOf.put(turn, student, from);
+        } else groups.move(student, from);
       }
     }
   }
@@ -225,12 +257,18 @@ class Turn {
 /** A plan in the making that is shaken and solved. */
 class Search {
   private readonly ledger: Ledger;
+  private readonly groups: ClassGroups;
 
   constructor(
     private readonly table: ClassTable,
     private readonly random: Random,
   ) {
     this.ledger = new Ledger(table);
+    this.groups = new ClassGroups(table);
+  }
+
+  turn(turn: number): Turn {
+    return new Turn(this.table, turn, this.ledger, this.groups);
   }
 
   total(): number {
@@ -239,7 +277,7 @@ class Search {
     for (let student = 0; student < table.students.length; student += 1)
       sum += weighed(table.studentScore(student));
     for (let turn = table.firstOpen; turn < table.minutes.length; turn += 1)
-      sum += weighed(table.turnScore(turn));
+      sum += this.groups.gather(turn).value();
     return sum;
   }
 
@@ -248,8 +286,8 @@ class Search {
     const { table } = this;
     for (let station = 0; station < table.stations; station += 1)
       table.skillAt.put(turn, station, table.pinOfStation(turn, station));
-    new Turn(table, turn, this.ledger).placeAll();
-    new Turn(table, turn, this.ledger).solve();
+    this.turn(turn).placeAll();
+    this.turn(turn).solve();
   }
 
   private anyTurn(): number {
@@ -264,11 +302,12 @@ class Search {
     for (let time = 0; time < many; time += 1) {
       const station = between(random, 0, table.stations - 1);
       const wishes = cellOf(table.students, between(random, 0, table.students.length - 1)).options;
-      const skill = table.skills.indexOf(cellOf(wishes, Math.floor(wishes.length * random() ** 2)).subject);
+      const { subject } = cellOf(wishes, between(random, 0, wishes.length - 1));
+      const skill = table.skills.indexOf(subject);
       if (table.pinOfStation(turn, station) !== null || !table.suitsPins(turn, station, skill)) continue;
       table.skillAt.put(turn, station, skill);
     }
-    new Turn(table, turn, this.ledger).placeAll();
+    this.turn(turn).placeAll();
     return turn;
   }
 
@@ -282,7 +321,7 @@ class Search {
     const start = last - table.firstOpen + 1;
     const order = [...open.slice(start), ...open.slice(0, start)];
     for (let round = 0; round < PASSES; round += 1) {
-      const better = order.filter((turn) => new Turn(table, turn, this.ledger).solve());
+      const better = order.filter((turn) => this.turn(turn).solve());
       if (better.length === 0 || this.total() < least) return;
     }
   }
@@ -298,8 +337,9 @@ export function searchClass(table: ClassTable, seed: number, onReport: (share: n
   search.solveAll(table.minutes.length - 1, -Infinity);
   let here = { value: search.total(), snapshot: snapshotOf(table) };
   let best = here;
-  const { places, least, most } = SHAKES;
-  const shakes = Math.round(Math.min(most, Math.max(least, places / (table.students.length * open))));
+  const { places, least, most, inHall } = SHAKES;
+  const whole = Math.min(most, Math.max(least, places / (table.students.length * open)));
+  const shakes = Math.ceil(whole * (table.firstOpen > 0 ? inHall : 1));
   const cooling = (COLD / WARM) ** (1 / shakes);
   let temperature = WARM;
   for (let shake = 1; shake <= shakes; shake += 1) {

@@ -1,11 +1,12 @@
 /**
  * A class plan in the making, in numbers: who is at which station in which turn, and what is done there.
- * Every move of the search is scored from the students and the turn that it touches. Memory
- * O(students × skills), a student's score O(turns²), a turn's O(students + stations).
+ * Memory O(students × skills), a student's score O(turns²).
  */
 import { cellOf, Grid } from "../grid.js";
+import type { Family } from "../syllabus/skill.js";
 import type { ClassAsked, ClassBefore, ClassStudent } from "./class.js";
 import type { ClassOption } from "./class-option.js";
+import { ropeShares } from "./rope-stock.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
 interface ClassTableContext {
@@ -19,7 +20,7 @@ interface ClassTableContext {
 }
 
 /** What somebody may do of a skill; null where they may not. */
-type Option = ClassOption | null;
+export type Option = ClassOption | null;
 /** The number of a station or of a skill; null for none. */
 export type Numbered = number | null;
 
@@ -34,29 +35,10 @@ export function weighed({ worth, breach }: Scored): number {
   return worth - CLASS_WEIGHTS.forbidden * breach;
 }
 
-/** Those at one station: how many, what their minutes count with a rope and without, and what asks for eyes. */
-interface Group {
-  many: number;
-  roped: number;
-  ropeless: number;
-  /** Who shows, less those to whom they could. */
-  idleShows: number;
-  risky: number;
-  needsCoach: boolean;
-}
-
-const emptyGroup = (): Group => ({
-  ...{ many: 0, roped: 0, ropeless: 0, idleShows: 0, risky: 0 },
-  needsCoach: false,
-});
-
-function clear(group: Group): void {
-  group.many = 0;
-  group.roped = 0;
-  group.ropeless = 0;
-  group.idleShows = 0;
-  group.risky = 0;
-  group.needsCoach = false;
+/** By student: the numbers of those with whom they are to be at no station, or at the same. */
+interface PairedWith {
+  readonly apart: readonly number[];
+  readonly together: readonly number[];
 }
 
 export class ClassTable {
@@ -70,16 +52,24 @@ export class ClassTable {
   readonly working: readonly number[];
   /** Stations that turns which are open may have; turns that were done may have had more. */
   readonly stations: number;
+  /** Stations that can be led at a time, at most. */
+  readonly leaders: number;
   /** Turns before this one stay as they are. */
   readonly firstOpen: number;
   /** Jumpers at once in the hall: half of a group jumps while the others count. */
-  private readonly room: number;
+  readonly room: number;
   /** By student and skill. */
   readonly options: Grid<Option>;
+  private readonly able: readonly (readonly number[])[];
   /** By turn and station: the skill. */
   readonly skillAt: Grid<Numbered>;
   /** By turn and student: the station, null for who is not there. */
   readonly stationOf: Grid<Numbered>;
+  /** By turn and student: the share of it for which there is a rope. */
+  private readonly ropeShares: Grid<number>;
+  readonly pairs: readonly PairedWith[];
+  /** By skill. */
+  private readonly families: readonly (Family | null)[];
   /** By student: whether anything is begun that they may do. */
   private readonly hasBegun: readonly boolean[];
   /** By turn and station, what a pin asks; by turn and student, where a pin has them. */
@@ -87,12 +77,11 @@ export class ClassTable {
   private readonly pinnedStation: Grid<Numbered>;
   /** What the student whose turns are scored does in each. */
   private readonly done: Option[];
-  /** Who stands together in the turn that is scored, by station. */
-  private readonly groups: readonly Group[];
 
   constructor({ asked, students, minutes, before, stations, room }: ClassTableContext) {
     this.asked = asked;
     this.before = before;
+    this.leaders = asked.coaches + asked.helpers.filter((one) => one.mayLead.length > 0).length;
     this.students = students;
     this.minutes = minutes;
     this.working = minutes.map((one) => Math.max(0, one - CLASS_LIMITS.change));
@@ -110,6 +99,7 @@ export class ClassTable {
       this.skills.length,
       (student, skill) => bySubject[student]?.get(this.skills[skill] ?? "") ?? null,
     );
+    this.able = students.map((one) => one.options.flatMap(({ subject }) => numberOf.get(subject) ?? []));
     this.hasBegun = students.map(({ options }) => options.some((option) => option.isBegun));
     this.skillAt = new Grid(minutes.length, widest, (turn, station) => {
       const subject = before.rotations[turn]?.stations[station]?.subject ?? null;
@@ -134,7 +124,77 @@ export class ClassTable {
         this.pinnedStation.put(rotation, place, station);
     }
     this.done = minutes.map(() => null);
-    this.groups = Array.from({ length: widest }, emptyGroup);
+    this.ropeShares = this.sharedRopes();
+    this.pairs = this.pairedWith(placeOf);
+    this.families = this.familiesOfSkills();
+  }
+
+  private sharedRopes(): Grid<number> {
+    const { students, asked } = this;
+    const shares = new Grid<number>(this.minutes.length, students.length, () => 1);
+    for (const turn of this.minutes.keys()) {
+      const here = students.flatMap((_, student) => (this.isHere(student, turn) ? [student] : []));
+      const wishes = here.map((student) => {
+        const { ropeMm = null, hasOwnRope = false } = cellOf(students, student);
+        return { ropeMm, hasOwn: hasOwnRope };
+      });
+      ropeShares(asked.ropes ?? null, wishes).forEach((share, place) =>
+        shares.put(turn, cellOf(here, place), share),
+      );
+    }
+    return shares;
+  }
+
+  /** What one of two says counts for both; whoever is to be apart is not asked for together as well. */
+  private pairedWith(placeOf: ReadonlyMap<string, number>): readonly PairedWith[] {
+    const said = (of: "apart" | "together") => {
+      const others = this.students.map(() => new Set<number>());
+      this.students.forEach((one, student) => {
+        for (const id of one[of] ?? []) {
+          const other = placeOf.get(id) ?? student;
+          if (other === student) continue;
+          others[student]?.add(other);
+          others[other]?.add(student);
+        }
+      });
+      return others;
+    };
+    const [apart, together] = [said("apart"), said("together")];
+    return this.students.map((_, student) => {
+      const quarrels = cellOf(apart, student);
+      return {
+        apart: [...quarrels],
+        together: [...cellOf(together, student)].filter((other) => !quarrels.has(other)),
+      };
+    });
+  }
+
+  private familiesOfSkills(): readonly (Family | null)[] {
+    return this.skills.map((_, skill) => {
+      const known = this.students.findIndex((_one, student) => this.options.at(student, skill) !== null);
+      return known < 0 ? null : (this.options.at(known, skill)?.family ?? null);
+    });
+  }
+
+  /** The share of a turn for which there is a rope for what somebody does. */
+  ropeShare({ hasRope }: ClassOption, student: number, turn: number): number {
+    return hasRope ? this.ropeShares.at(turn, student) : 1;
+  }
+
+  /** The family of what is done at a station. */
+  familyAt(turn: number, station: number): Family | null {
+    const skill = this.skillAt.at(turn, station);
+    return skill === null ? null : cellOf(this.families, skill);
+  }
+
+  /** Pairs that are to be together and are both here. O(students). */
+  pairsHere(turn: number): number {
+    let many = 0;
+    this.pairs.forEach(({ together }, student) => {
+      for (const other of together)
+        if (other > student && this.isHere(student, turn) && this.isHere(other, turn)) many += 1;
+    });
+    return many;
   }
 
   isHere(student: number, turn: number): boolean {
@@ -157,6 +217,11 @@ export class ClassTable {
       (_, student) =>
         this.pinOfStudent(turn, student) !== station || this.options.at(student, skill) !== null,
     );
+  }
+
+  /** The numbers of the skills that a student may do. */
+  ableSkills(student: number): readonly number[] {
+    return cellOf(this.able, student);
   }
 
   /** What a student would do at a station; null where they may not, or nothing is done there. */
@@ -186,9 +251,9 @@ export class ClassTable {
    * What a student's turn counts by the minute after the turns before it, with `done` for what they do in each.
    * O(turns).
    */
-  private worthAfter(option: ClassOption, turn: number): number {
+  private worthAfter(option: ClassOption, student: number, turn: number): number {
     const { done } = this;
-    let { worth } = option;
+    let worth = option.worth * this.ropeShare(option, student, turn);
     for (let before = 0; before < turn; before += 1) {
       if (done[before] === option) worth *= CLASS_WEIGHTS.again;
     }
@@ -202,11 +267,13 @@ export class ClassTable {
     return this.scoreOfDone(student);
   }
 
-  /** The same, if they did something else in one turn. */
-  scoreWith(student: number, changed: number, option: Option): Scored {
-    for (let turn = 0; turn < this.minutes.length; turn += 1)
-      this.done[turn] = turn === changed ? option : this.optionAt(student, turn);
-    return this.scoreOfDone(student);
+  /** The same, if they did something else in one turn: for each of what they could do there. */
+  scoresWith(student: number, changed: number, options: readonly Option[]): readonly Scored[] {
+    for (let turn = 0; turn < this.minutes.length; turn += 1) this.done[turn] = this.optionAt(student, turn);
+    return options.map((option) => {
+      this.done[changed] = option;
+      return this.scoreOfDone(student);
+    });
   }
 
   private scoreOfDone(student: number): Scored {
@@ -223,7 +290,7 @@ export class ClassTable {
         continue;
       }
       if (option.isBegun) begun += minutes;
-      score += this.worthAfter(option, turn) * minutes;
+      score += this.worthAfter(option, student, turn) * minutes;
       landings += option.landingsAMinute * minutes;
       multiples += option.multiplesAMinute * minutes;
     }
@@ -232,67 +299,5 @@ export class ClassTable {
     // Landings only ever warn, but the plan keeps within them where it can.
     if (landingsLeft !== null && landings > landingsLeft) score -= 1 + (landings - landingsLeft) / 100;
     return { worth: score, breach };
-  }
-
-  /** Who stands together at each station of a turn, in sums. O(students). */
-  private groupsAt(turn: number): readonly Group[] {
-    const { groups } = this;
-    for (const group of groups) clear(group);
-    for (let student = 0; student < this.students.length; student += 1) {
-      const station = this.stationOf.at(turn, student);
-      const option = station === null ? null : this.optionThere(student, turn, station);
-      if (station === null || option === null) continue;
-      const group = cellOf(groups, station);
-      group.many += 1;
-      if (option.hasRope) group.roped += option.worth;
-      else group.ropeless += option.worth;
-      if (option.use === "show") group.idleShows += 1;
-      if (option.use === "frontier") group.idleShows -= 1;
-      if (option.watch !== "nobody") {
-        group.risky += option.worth;
-        group.needsCoach ||= option.watch === "coach";
-      }
-    }
-    return groups;
-  }
-
-  /**
-   * What a turn loses by who stands together, who can look and how many ropes there are, in minutes; a breach
-   * where a station has no coach that needs one, and where more jump at once than the floor holds. Nothing of
-   * it grows with the stations, coaches, helpers, ropes or the floor that there are.
-   */
-  turnScore(turn: number): Scored {
-    const minutes = cellOf(this.working, turn);
-    const groups = this.groupsAt(turn);
-    let [lost, here, jumping] = [0, 0, 0];
-    let coaches = this.asked.coaches;
-    for (const { many, needsCoach } of groups) {
-      here += many;
-      jumping += Math.ceil(many / 2);
-      if (needsCoach) coaches -= 1;
-    }
-    const share = here === 0 ? 1 : Math.min(1, (2 * (this.asked.ropes ?? Infinity)) / here);
-    const unseen: number[] = [];
-    for (const { many, roped, ropeless, idleShows, risky, needsCoach } of groups) {
-      if (many === 0) continue;
-      if (many === 1) lost += CLASS_WEIGHTS.alone;
-      const seen = Math.min(1, CLASS_LIMITS.group / many);
-      lost += roped * (1 - seen * share) + ropeless * (1 - seen);
-      lost += Math.max(0, idleShows) * (CLASS_WEIGHTS.show - CLASS_WEIGHTS.keep);
-      if (risky > 0 && !needsCoach) unseen.push(risky * (1 - CLASS_WEIGHTS.unseen));
-    }
-    const eyes = this.asked.helpers + Math.max(0, coaches);
-    if (unseen.length > eyes) {
-      unseen.sort((one, other) => other - one);
-      for (const loss of unseen.slice(eyes)) lost += loss;
-    }
-    return { worth: -lost * minutes, breach: Math.max(0, -coaches) + Math.max(0, jumping - this.room) };
-  }
-
-  /** Minutes that count, over all students. */
-  useful(): number {
-    const students = this.students.map((_, student) => this.studentScore(student).worth);
-    const turns = this.minutes.map((_, turn) => (turn < this.firstOpen ? 0 : this.turnScore(turn).worth));
-    return [...students, ...turns].reduce((sum, worth) => sum + worth, 0);
   }
 }

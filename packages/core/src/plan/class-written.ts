@@ -1,27 +1,52 @@
 /** A class table as the plan that is read: whose eyes are where, where each stands, and what could not be kept. */
+import { cellOf } from "../grid.js";
 import type { ClassFault, ClassPlan, Place } from "./class.js";
-import { WATCHES, type ClassOption, type Watch } from "./class-option.js";
+import { helpersLeading, unled } from "./class-eyes.js";
+import { usefulMinutes } from "./class-groups.js";
+import type { ClassOption, Watch } from "./class-option.js";
 import type { ClassTable } from "./class-table.js";
 
 const stationsOf = (table: ClassTable) =>
   Array.from({ length: table.skillAt.width }, (_, station) => station);
 
-/** Who looks at each station of a turn: coaches where one is needed first, then where the most beginners are. */
+/**
+ * Who looks at each station of a turn. Where a coach is asked for: a coach, or where there are too few a helper who
+ * may lead it; then whoever is left, where the most are at something new.
+ */
 function watchesIn(table: ClassTable, turn: number): readonly Watch[] {
-  const asked = stationsOf(table)
-    .map((station) => {
-      const here = table.students.flatMap((_, student) =>
-        table.stationOf.at(turn, student) === station ? (table.optionAt(student, turn) ?? []) : [],
-      );
-      const most = Math.max(0, ...here.map((option) => WATCHES.indexOf(option.watch)));
-      return { station, most, beginners: here.filter((option) => option.watch !== "nobody").length };
-    })
-    .sort((one, other) => other.most - one.most || other.beginners - one.beginners);
+  const asked = stationsOf(table).flatMap((station) => {
+    const here = table.students.flatMap((_, student) =>
+      table.stationOf.at(turn, student) === station ? (table.optionAt(student, turn) ?? []) : [],
+    );
+    const watched = here.filter((option) => option.watch !== "nobody").length;
+    return watched === 0
+      ? []
+      : [{ station, watched, isLed: here.some((option) => option.watch === "coach") }];
+  });
   const watches: Watch[] = stationsOf(table).map(() => "nobody");
-  let { coaches, helpers } = table.asked;
-  for (const { station, most } of asked) {
-    if (most === 0) continue;
-    if (most === 1 && helpers > 0) {
+  let { coaches } = table.asked;
+  let helpers = table.asked.helpers.length;
+  const led = asked.filter((one) => one.isLed);
+  const families = led.map(({ station }) => table.familyAt(turn, station));
+  const byHelper = led.length > coaches ? helpersLeading(families, table.asked.helpers) : [];
+  // Coaches first where no helper may lead.
+  const order = [...led.entries()].sort(
+    ([one], [other]) =>
+      Number(typeof byHelper[one] === "number") - Number(typeof byHelper[other] === "number"),
+  );
+  for (const [place, { station }] of order) {
+    if (coaches > 0) {
+      coaches -= 1;
+      watches[station] = "coach";
+    } else if (typeof byHelper[place] === "number") {
+      helpers -= 1;
+      watches[station] = "helper";
+    }
+  }
+  for (const { station } of asked
+    .filter((one) => !one.isLed)
+    .sort((one, other) => other.watched - one.watched)) {
+    if (helpers > 0) {
       helpers -= 1;
       watches[station] = "helper";
     } else if (coaches > 0) {
@@ -90,21 +115,48 @@ export function writtenPlan(
   }));
   const here = (turn: number) => table.students.filter((_, student) => table.isHere(student, turn)).length;
   const minutes = table.working.reduce((sum, working, turn) => sum + working * here(turn), 0);
-  return { rotations, students, minutes, useful: Math.max(0, table.useful()) };
+  return { rotations, students, minutes, useful: Math.max(0, usefulMinutes(table)) };
+}
+
+/** Pairs that are not as they are to be in a turn. */
+function unkeptPairs(table: ClassTable, turn: number): readonly ClassFault[] {
+  const stationOf = (student: number) =>
+    table.isHere(student, turn) ? table.stationOf.at(turn, student) : null;
+  return table.pairs.flatMap(({ apart, together }, student) => {
+    const own = stationOf(student);
+    if (own === null) return [];
+    const faults = (
+      code: "not-apart" | "not-together",
+      others: readonly number[],
+      isFault: (at: number) => boolean,
+    ) =>
+      others.flatMap((other): ClassFault[] => {
+        const at = stationOf(other);
+        if (other < student || at === null || !isFault(at)) return [];
+        const pair = [cellOf(table.students, student).id, cellOf(table.students, other).id] as const;
+        return [{ code, rotation: turn, students: pair }];
+      });
+    return [
+      ...faults("not-apart", apart, (at) => at === own),
+      ...faults("not-together", together, (at) => at !== own),
+    ];
+  });
 }
 
 /** What the plan could not keep to. */
 export function faultsOf(table: ClassTable): readonly ClassFault[] {
   const { students, firstOpen, working } = table;
-  const { coaches, placePins } = table.asked;
-  const missing = table.minutes.flatMap((_, turn): ClassFault[] => {
-    if (turn < firstOpen) return [];
-    const needing = new Set(
-      students.flatMap((_one, student) =>
-        table.optionAt(student, turn)?.watch === "coach" ? [table.stationOf.at(turn, student)] : [],
+  const { coaches, helpers, placePins } = table.asked;
+  const open = [...table.minutes.keys()].filter((turn) => turn >= firstOpen);
+  const missing = open.flatMap((turn): ClassFault[] => {
+    const led = stationsOf(table).filter((station) =>
+      students.some(
+        (_, student) =>
+          table.stationOf.at(turn, student) === station && table.optionAt(student, turn)?.watch === "coach",
       ),
     );
-    return needing.size > coaches ? [{ code: "coach-missing", rotation: turn }] : [];
+    const families = led.map((station) => table.familyAt(turn, station));
+    return unled(families, coaches, helpers) > 0 ? [{ code: "coach-missing", rotation: turn }] : [];
   });
   const placeOf = new Map(students.map(({ id }, place) => [id, place]));
   const refused = placePins.flatMap((pin): ClassFault[] => {
@@ -127,7 +179,7 @@ export function faultsOf(table: ClassTable): readonly ClassFault[] {
   });
   const load: readonly ClassFault[] =
     over.length === 0 ? [] : [{ code: "over-load", students: over.map((one) => one.id) }];
-  return [...refused, ...missing, ...load];
+  return [...refused, ...missing, ...open.flatMap((turn) => unkeptPairs(table, turn)), ...load];
 }
 
 /** Each of the numbers given another of them, so that the sum of what the pairs are worth is greatest. O(n² · 2ⁿ). */

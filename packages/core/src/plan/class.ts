@@ -4,6 +4,8 @@ import type { CautionCode } from "../syllabus/caution.js";
 import type { Drill } from "../syllabus/drill.js";
 import type { NextReason } from "../next/next.js";
 import type { ClassOption, ClassUse, Watch } from "./class-option.js";
+import type { Helper } from "./class-eyes.js";
+import type { RopeStock } from "./rope-stock.js";
 import type { Floor } from "./space.js";
 
 export interface ClassStudent {
@@ -13,6 +15,13 @@ export interface ClassStudent {
   /** Landings and multiples that today may still come to; null where nothing is judged. */
   readonly landingsLeft: number | null;
   readonly multiplesLeft: number | null;
+  /** The length of rope that they should have, mm; null, or left out, where any will do. */
+  readonly ropeMm?: number | null;
+  /** Brings a rope that fits. */
+  readonly hasOwnRope?: boolean;
+  /** Students with whom they are not to be at a station, and those with whom they are to be. */
+  readonly apart?: readonly string[];
+  readonly together?: readonly string[];
   /** The turns that this one is here for, from 0; who comes late or leaves early misses some. */
   readonly from?: number;
   readonly until?: number;
@@ -36,9 +45,9 @@ export interface ClassAsked {
   readonly turns: readonly number[] | null;
   readonly stations: number;
   readonly coaches: number;
-  readonly helpers: number;
-  /** Ropes in the hall, those that were brought among them; null, or left out, where everybody has one. */
-  readonly ropes?: number | null;
+  readonly helpers: readonly Helper[];
+  /** Ropes of the hall; null, or left out, where everybody has one. */
+  readonly ropes?: readonly RopeStock[] | null;
   /** Null where the floor has not been measured: its room is then not judged. */
   readonly floor: Floor | null;
   readonly hardSkill: "late" | "early";
@@ -92,6 +101,12 @@ export type ClassFault =
   | { readonly code: "nothing-open"; readonly students: readonly string[] }
   /** A skill that is locked, ruled out or banned for somebody who was to do it. */
   | { readonly code: "pin-refused"; readonly pin: PlacePin }
+  /** Two who are to be apart stand together in a turn, or who are to be together do not. */
+  | {
+      readonly code: "not-apart" | "not-together";
+      readonly rotation: number;
+      readonly students: readonly [string, string];
+    }
   /** Not everywhere a coach is asked for is there one. */
   | { readonly code: "coach-missing"; readonly rotation: number }
   | { readonly code: "over-load"; readonly students: readonly string[] };

@@ -48,6 +48,8 @@ export const CLASS_WEIGHTS = {
   wrongHalf: 0.5,
   /** What is lost where nobody stands with whom to take turns. */
   alone: 0.5,
+  /** What is lost where two who are to be together are not. */
+  parted: 0.5,
   /** What a minute is worth at what is new or risky where nobody can look at it. */
   unseen: 0.5,
   /** What is lost for each turn that is short of half at what was begun, of its minutes. */

@@ -1,4 +1,6 @@
 /** Students of a class by what they may do, for tests of class plans. */
+import type { Helper } from "../plan/class-eyes.js";
+import type { RopeStock } from "../plan/rope-stock.js";
 import type { ClassOption } from "../plan/class-option.js";
 import type { ClassAsked, ClassStudent } from "../plan/class.js";
 
@@ -16,6 +18,7 @@ export function optionOf(text: string): ClassOption {
     reason: null,
     worth: Number(worth),
     effort: has("swings") ? "swings" : has("multiples") ? "multiples" : "two-feet",
+    family: has("multiples") ? "multiples" : has("swings") ? "crosses" : "footwork",
     watch: has("coach") ? "coach" : has("helper") ? "helper" : "nobody",
     isBegun: has("begun"),
     hasRope: !has("shadow"),
@@ -40,12 +43,18 @@ export function studentOf(
   };
 }
 
+/** So many ropes that suit everybody. */
+export const ropesOf = (many: number): readonly RopeStock[] => [{ kind: null, lengthMm: null, many }];
+
+/** A helper who may look at what is new and lead nothing. */
+export const HELPER: Helper = { mayLead: [] };
+
 export const CLASS_ASKED: ClassAsked = {
   minutes: 60,
   turns: null,
   stations: 3,
   coaches: 1,
-  helpers: 1,
+  helpers: [HELPER],
   floor: null,
   hardSkill: "late",
   bans: [],

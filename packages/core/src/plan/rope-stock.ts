@@ -1,0 +1,130 @@
+/**
+ * The ropes of a hall and who can jump with them. A rope serves two who take turns. A longer one is shortened by
+ * a knot; sliding the grip to the handle's end makes good for a few centimetres (teaching.md, Rope fit).
+ */
+import type { CautionCode } from "../syllabus/caution.js";
+import type { SkillClass } from "../syllabus/skill.js";
+
+export const ROPE_KINDS = ["beaded", "heavy", "cord", "thin", "wire"] as const;
+export type RopeKind = (typeof ROPE_KINDS)[number];
+
+/** Ropes that are alike. */
+export interface RopeStock {
+  /** Null where it does not matter. */
+  readonly kind: RopeKind | null;
+  /** Handle tip to handle tip, mm; null for ropes that suit everybody. */
+  readonly lengthMm: number | null;
+  readonly many: number;
+}
+
+/** What somebody jumps with. */
+export interface RopeWish {
+  /** The length that they should have, mm; null where it is not known: any will do. */
+  readonly ropeMm: number | null;
+  /** Brought one that fits. */
+  readonly hasOwn: boolean;
+}
+
+/** By so much a rope may be shorter than it should be, mm. */
+const GRIP_MM = 50;
+/** Partners to a rope, in turns. */
+const PARTNERS = 2;
+
+const reachOf = ({ lengthMm }: RopeStock) => (lengthMm === null ? Infinity : lengthMm + GRIP_MM);
+const needOf = ({ ropeMm }: RopeWish) => ropeMm ?? 0;
+
+/**
+ * By person: the share of a turn for which there is a rope, from 0 to 1. Who brought one has all of it, and a
+ * partner can take turns with them. The others share what fits them as evenly as can be: whoever has least has as
+ * much as they can. Since a long rope suits all who are shorter, only so many of the tallest can be short of ropes
+ * together, and of these the worst off are settled first. More ropes are less for nobody. O(people²).
+ */
+export function ropeShares(
+  stock: readonly RopeStock[] | null,
+  people: readonly RopeWish[],
+): readonly number[] {
+  if (stock === null) return people.map(() => 1);
+  const lent = people.filter((one) => one.hasOwn).map((one) => ({ reach: needOf(one) + GRIP_MM, places: 1 }));
+  const ropes = [...stock.map((one) => ({ reach: reachOf(one), places: PARTNERS * one.many })), ...lent];
+  const placesFrom = (need: number) =>
+    ropes.reduce((sum, { reach, places }) => (reach >= need ? sum + places : sum), 0);
+  const waiting = people
+    .flatMap((one, place) => (one.hasOwn ? [] : [{ place, need: needOf(one) }]))
+    .sort((one, other) => other.need - one.need);
+  const shares = people.map(() => 1);
+  let [settled, taken] = [0, 0];
+  while (settled < waiting.length) {
+    let worst = { share: 1, until: waiting.length, places: 0 };
+    for (let until = settled + 1; until <= waiting.length; until += 1) {
+      const [last, after] = [waiting[until - 1], waiting[until]];
+      if (last === undefined || last.need === after?.need) continue;
+      const places = placesFrom(last.need);
+      const share = (places - taken) / (until - settled);
+      if (share < worst.share) worst = { share, until, places };
+    }
+    for (const { place } of waiting.slice(settled, worst.until)) shares[place] = worst.share;
+    [settled, taken] = [worst.until, worst.places];
+  }
+  return shares;
+}
+
+/** Two who take turns with one rope at a skill. */
+export interface RopePair {
+  readonly people: readonly RopeWish[];
+  readonly skillClass: SkillClass;
+  readonly cautions: readonly CautionCode[];
+}
+
+/** What a pair jumps with: a rope that one of them brought, one of the stock by its place there, or none. */
+export type RopeGiven =
+  | { readonly from: "own" | "none" }
+  | {
+      readonly from: "stock";
+      readonly place: number;
+      /** Not to be turned fast. */ readonly isSlow: boolean;
+    };
+
+/** The kinds that serve best first (drills.md, Rope by stage). */
+const NEW_STEPS: readonly RopeKind[] = ["beaded", "cord", "heavy", "thin", "wire"];
+const FAST: readonly RopeKind[] = ["thin", "wire", "cord", "beaded", "heavy"];
+const FUSED: readonly RopeKind[] = ["heavy", "cord", "beaded", "thin", "wire"];
+const FAST_CLASSES: ReadonlySet<SkillClass> = new Set(["speed", "triple", "quad"]);
+/** Never at speed where the rope can lash the neck (safety.md, neck). */
+const NOT_AT_NECK: ReadonlySet<RopeKind> = new Set(["beaded", "wire"]);
+
+function rankOf({ skillClass, cautions }: RopePair, kind: RopeKind | null): number {
+  if (kind === null) return 0;
+  const order = FAST_CLASSES.has(skillClass) ? FAST : skillClass === "fused-double" ? FUSED : NEW_STEPS;
+  const isRisky = cautions.includes("neck") && NOT_AT_NECK.has(kind);
+  return order.indexOf(kind) + (isRisky ? order.length : 0);
+}
+
+/**
+ * A rope for each pair. The tallest choose first, since whatever they can use all the others can: as many pairs as
+ * can be have one. Each takes the kind that suits what they do, and of those the one nearest to their length.
+ */
+export function ropesGiven(stock: readonly RopeStock[], pairs: readonly RopePair[]): readonly RopeGiven[] {
+  const left = stock.map((one) => one.many);
+  const given: RopeGiven[] = pairs.map(() => ({ from: "none" }));
+  const needs = pairs.map(({ people }) => Math.max(0, ...people.map(needOf)));
+  const order = [...pairs.entries()].sort(([one], [other]) => (needs[other] ?? 0) - (needs[one] ?? 0));
+  for (const [number, pair] of order) {
+    const need = needs[number] ?? 0;
+    const brought = pair.people.filter((one) => one.hasOwn).map(needOf);
+    // One that is too short for the other is better than none.
+    if (brought.length > 0) given[number] = { from: "own" };
+    if (brought.some((length) => length + GRIP_MM >= need)) continue;
+    const fitting = stock.flatMap((rope, place) =>
+      (left[place] ?? 0) > 0 && reachOf(rope) >= need
+        ? [{ rope, place, rank: rankOf(pair, rope.kind), off: Math.abs((rope.lengthMm ?? need) - need) }]
+        : [],
+    );
+    const [best] = fitting.sort((one, other) => one.rank - other.rank || one.off - other.off);
+    if (best === undefined) continue;
+    left[best.place] = (left[best.place] ?? 0) - 1;
+    const { kind } = best.rope;
+    const isSlow = kind !== null && pair.cautions.includes("neck") && NOT_AT_NECK.has(kind);
+    given[number] = { from: "stock", place: best.place, isSlow };
+  }
+  return given;
+}
