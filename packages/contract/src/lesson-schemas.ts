@@ -6,16 +6,20 @@ import {
   ENERGIES,
   PHASES,
   PRECAUTIONS,
+  ROPE_KINDS,
   WATCHES,
   type ClassOption,
+  type Helper,
   type LeftOut,
   type PlanBlock,
+  type RopeStock,
   type Rotation,
   type Station,
   type StationPin,
   type StudentPlan,
   type WeekOfPlan,
 } from "@mirrup/core/planning";
+import { FAMILIES } from "@mirrup/core";
 import Joi from "joi";
 import {
   cautions,
@@ -38,6 +42,7 @@ import { goal, goalsAsked } from "./teaching-schemas.js";
 import {
   ATTENDANCES,
   MAX_LESSONS,
+  PAIR_WISHES,
   type ClassOptionsQuery,
   type ClassStudentView,
   type DoneSide,
@@ -51,8 +56,10 @@ import {
   type LessonStudent,
   type LessonView,
   type NewLesson,
+  type PairChange,
   type PlannedPlaces,
   type PlanQuery,
+  type StudentPair,
   type WeeksQuery,
   type WeeksView,
 } from "./lessons.js";
@@ -137,6 +144,10 @@ const classOption = objects<ClassOption>({
   subject: subject().required(),
   worth: chance().required(),
   effort: Joi.string().required(),
+  family: Joi.string()
+    .valid(...FAMILIES)
+    .allow(null)
+    .required(),
   watch: Joi.string()
     .valid(...WATCHES)
     .required(),
@@ -158,8 +169,22 @@ export const classOptionsReply = items(
     landingsLeft: Joi.number().allow(null).required(),
     multiplesLeft: Joi.number().allow(null).required(),
     hasStopped: Joi.boolean().required(),
+    ropeMm: Joi.number().min(0).allow(null).required(),
+    hasOwnRope: Joi.boolean().required(),
+    apart: Joi.array().items(uuid()).required(),
+    together: Joi.array().items(uuid()).required(),
   }),
 );
+
+const twoStudents = () => Joi.array().items(uuid()).length(2).unique().required();
+const pairWish = () => Joi.string().valid(...PAIR_WISHES);
+export const pairsReply = items(
+  objects<StudentPair>({ students: twoStudents(), wish: pairWish().required() }),
+);
+export const pairChange = objects<PairChange>({
+  students: twoStudents(),
+  wish: pairWish().allow(null).required(),
+}).required();
 
 const turn = () => Joi.number().integer().min(0).max(CLASS_LIMITS.rotations);
 const stationNumber = () => Joi.number().integer().min(0).max(CLASS_LIMITS.stations);
@@ -177,13 +202,41 @@ const rotation = objects<Rotation>({
     .max(CLASS_LIMITS.stations)
     .required(),
 });
+const helper = objects<Helper>({
+  mayLead: Joi.array()
+    .items(Joi.string().valid(...FAMILIES))
+    .unique()
+    .required(),
+});
+const ropeStock = objects<RopeStock>({
+  kind: Joi.string()
+    .valid(...ROPE_KINDS)
+    .allow(null)
+    .required(),
+  lengthMm: whole().min(1000).max(5000).allow(null).required(),
+  many: whole().max(500).required(),
+});
+/** Devices of an older version say how many helpers and ropes there are, and no more. */
+const many = (most: number) => whole().max(most);
+const helpers = () =>
+  Joi.alternatives(
+    Joi.array().items(helper).max(100),
+    many(100).custom((count: number): readonly Helper[] =>
+      Array.from({ length: count }, () => ({ mayLead: [] })),
+    ),
+  );
+const ropes = () =>
+  Joi.alternatives(
+    Joi.array().items(ropeStock).max(50),
+    many(500).custom((count: number): readonly RopeStock[] => [{ kind: null, lengthMm: null, many: count }]),
+  ).allow(null);
 const asked = objects<LessonAsked>({
   minutes: minutes().required(),
   turns: Joi.array().items(minutes()).max(CLASS_LIMITS.rotations).allow(null).required(),
   stations: stationNumber().required(),
   coaches: whole().max(100).required(),
-  helpers: whole().max(100).required(),
-  ropes: whole().max(500).allow(null),
+  helpers: helpers().required(),
+  ropes: ropes(),
   floor: Joi.object({
     widthMetres: Joi.number().min(1).max(200).required(),
     lengthMetres: Joi.number().min(1).max(200).required(),
@@ -229,6 +282,7 @@ const attendance = () => Joi.string().valid(...ATTENDANCES);
 /** What a lesson says of one student. */
 export const visitKeys = {
   attendance: attendance().required(),
+  ownRope: Joi.boolean().allow(null),
   places: Joi.array().items(place.allow(null)).max(CLASS_LIMITS.rotations).required(),
 };
 const student = objects<LessonStudent>({ studentId: uuid().required(), ...visitKeys });
@@ -280,10 +334,11 @@ export const lessonsRequest = objects<LessonsRequest>({
   lessons: Joi.array().items(newLesson).min(1).max(MAX_LESSONS).unique("id").required(),
 }).required();
 /** Devices of an older version say who comes as well; that is not a plan's to say. */
-const plannedPlaces = Joi.object<PlannedPlaces & Pick<LessonStudent, "attendance">>({
+const plannedPlaces = Joi.object<PlannedPlaces & Pick<LessonStudent, "attendance" | "ownRope">>({
   studentId: uuid().required(),
   places: visitKeys.places,
   attendance: Joi.any().strip(),
+  ownRope: Joi.any().strip(),
 });
 export const lessonChange = Joi.object<LessonChange>({
   ...lessonKeys,
@@ -292,6 +347,7 @@ export const lessonChange = Joi.object<LessonChange>({
 }).required();
 export const lessonRun = Joi.object<LessonRun>({
   attendance: Joi.object().pattern(uuid(), attendance()),
+  ownRopes: Joi.object().pattern(uuid(), Joi.boolean()),
   progress: progress.allow(null),
   finished: Joi.boolean(),
 }).required();

@@ -39,6 +39,8 @@ export interface LessonPlace extends Place {
 export interface LessonStudent {
   readonly studentId: string;
   readonly attendance: Attendance;
+  /** Whether they have a rope of their own along; null, or left out, where it is as their record says. */
+  readonly ownRope?: boolean | null;
   /** One for each turn; null where the student is not there. Empty before the lesson is planned. */
   readonly places: readonly (LessonPlace | null)[];
 }
@@ -94,9 +96,11 @@ export type LessonChange = Partial<
   Pick<LessonView, "title" | "day" | "startTime" | "minutes" | "place" | "plan">
 > & { readonly version: number; readonly students?: readonly PlannedPlaces[] };
 
-/** What happens in the hall: no version, so that no tap is refused. Attendance is by student, the last word counts. */
+/** What happens in the hall: no version, so that no tap is refused. Attendance and ropes are by student, the last word counts. */
 export interface LessonRun {
   readonly attendance?: Readonly<Record<string, Attendance>>;
+  /** Who has a rope along, by student. */
+  readonly ownRopes?: Readonly<Record<string, boolean>>;
   readonly progress?: LessonProgress | null;
   readonly finished?: boolean;
 }
@@ -123,10 +127,25 @@ export interface ClassOptionsQuery {
   readonly missing: readonly Precaution[];
 }
 
-export interface ClassStudentView extends Omit<ClassStudent, "from" | "until"> {
+export interface ClassStudentView extends Required<Omit<ClassStudent, "from" | "until">> {
   readonly name: string;
   /** Whether jumping has ended for this student today. */
   readonly hasStopped: boolean;
+}
+
+/** Two students who are to be at no station of a class together, or at the same. */
+export const PAIR_WISHES = ["apart", "together"] as const;
+export type PairWish = (typeof PAIR_WISHES)[number];
+
+export interface StudentPair {
+  readonly students: readonly [string, string];
+  readonly wish: PairWish;
+}
+
+/** What two are to be from now on; null for nothing. */
+export interface PairChange {
+  readonly students: readonly [string, string];
+  readonly wish: PairWish | null;
 }
 
 /** What is asked of a plan: minutes, how the student comes, and sides such as `cross:left`. */

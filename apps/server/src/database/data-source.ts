@@ -16,6 +16,7 @@ import { RulesChangeEntity } from "../standings/rules-change.entity.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
 import { EarlyStopEntity } from "../students/early-stop.entity.js";
+import { StudentPairEntity } from "../students/student-pair.entity.js";
 import { StudentEntity } from "../students/student.entity.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
@@ -25,6 +26,7 @@ import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
 import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
 import { Drills1764700000000 } from "./migrations/1764700000000-drills.js";
+import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.js";
 import { Models1764800000000 } from "./migrations/1764800000000-models.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
@@ -42,6 +44,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       GroupEntity,
       GroupMemberEntity,
       EarlyStopEntity,
+      StudentPairEntity,
       ComboEntity,
       LessonEntity,
       LessonStudentEntity,
@@ -64,6 +67,7 @@ export function databaseOptions(url: string): DataSourceOptions {
       Combos1764600000000,
       Drills1764700000000,
       Models1764800000000,
+      ClassMeans1764900000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

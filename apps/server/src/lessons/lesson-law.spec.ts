@@ -22,7 +22,7 @@ const START = Date.parse("2026-06-01T17:00:00.000Z");
 function planOf(random: Random): LessonPlan {
   const minutes = () => between(random, 300, 900) / 100;
   const asked = {
-    ...{ minutes: 60, turns: null, stations: 1, coaches: 1, helpers: 0, floor: null },
+    ...{ minutes: 60, turns: null, stations: 1, coaches: 1, helpers: [], floor: null },
     ...{ hardSkill: "late" as const, bans: [], stationPins: [], seed: between(random, 0, 1e6), missing: [] },
   };
   return {

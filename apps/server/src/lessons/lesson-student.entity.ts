@@ -16,6 +16,10 @@ export class LessonStudentEntity {
   @Column("text")
   attendance!: Attendance;
 
+  /** Whether they have a rope along; null where it is as their record says. */
+  @Column("boolean", { name: "own_rope", nullable: true })
+  ownRope!: boolean | null;
+
   @Column("jsonb")
   places!: readonly (LessonPlace | null)[];
 }

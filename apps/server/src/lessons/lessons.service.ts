@@ -110,18 +110,21 @@ export class LessonsService {
   async run(
     scope: Scope,
     id: string,
-    { attendance = {}, progress, finished }: LessonRun,
+    { attendance = {}, ownRopes = {}, progress, finished }: LessonRun,
   ): Promise<LessonView> {
     const held = await this.hold(scope, id);
-    const known = await this.knownStudents(scope, Object.keys(attendance));
-    const kept = new Map((await this.rowsOf(scope, [id])).map((row) => [row.studentId, row.places]));
+    const named = new Set([...Object.keys(attendance), ...Object.keys(ownRopes)]);
+    const known = await this.knownStudents(scope, [...named]);
+    const kept = new Map((await this.rowsOf(scope, [id])).map((row) => [row.studentId, row]));
     const key = { studioId: scope.studio.id, lessonId: id };
-    const changed = Object.entries(attendance)
-      .filter(([studentId]) => known.has(studentId))
-      .map(([studentId, value]) => ({
-        ...{ ...key, studentId, attendance: value },
-        places: [...(kept.get(studentId) ?? [])],
-      }));
+    const changed = [...known].map((studentId) => {
+      const before = kept.get(studentId) ?? newcomer(studentId);
+      return {
+        ...{ ...key, studentId, places: [...before.places] },
+        attendance: attendance[studentId] ?? before.attendance,
+        ownRope: ownRopes[studentId] ?? before.ownRope ?? null,
+      };
+    });
     await scope.manager.save(LessonStudentEntity, changed);
     await scope.manager.save(LessonEntity, {
       ...held,
@@ -160,8 +163,9 @@ export class LessonsService {
 
   private async studentsOf(scope: Scope, ids: readonly string[]): Promise<Map<string, LessonStudent[]>> {
     const byLesson = new Map<string, LessonStudent[]>();
-    for (const { lessonId, studentId, attendance, places } of await this.rowsOf(scope, ids)) {
-      byLesson.set(lessonId, [...(byLesson.get(lessonId) ?? []), { studentId, attendance, places }]);
+    for (const { lessonId, studentId, attendance, ownRope, places } of await this.rowsOf(scope, ids)) {
+      const row = { studentId, attendance, ownRope, places };
+      byLesson.set(lessonId, [...(byLesson.get(lessonId) ?? []), row]);
     }
     return byLesson;
   }
@@ -182,11 +186,11 @@ export class LessonsService {
   ): Promise<void> {
     const begun = progress?.step ?? 0;
     const placesOf = new Map(planned.map((one) => [one.studentId, one.places]));
-    const rows = (await this.rowsOf(scope, [id])).flatMap(({ studioId, studentId, attendance, places }) => {
-      const next = placesOf.get(studentId);
+    const rows = (await this.rowsOf(scope, [id])).flatMap((row) => {
+      const next = placesOf.get(row.studentId);
       if (next === undefined) return [];
-      const kept = next.map((place, turn) => (turn < begun ? (places[turn] ?? null) : place));
-      return [{ studioId, lessonId: id, studentId, attendance, places: kept }];
+      const kept = next.map((place, turn) => (turn < begun ? (row.places[turn] ?? null) : place));
+      return [{ ...row, places: kept }];
     });
     if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
   }
@@ -204,8 +208,8 @@ export class LessonsService {
     );
     if (students.some((one) => !known.has(one.studentId))) throw new UnknownStudentProblem();
     await scope.manager.delete(LessonStudentEntity, { studioId, lessonId });
-    const rows = students.map(({ studentId, attendance, places }) => ({
-      ...{ studioId, lessonId, studentId, attendance },
+    const rows = students.map(({ studentId, attendance, ownRope = null, places }) => ({
+      ...{ studioId, lessonId, studentId, attendance, ownRope },
       places: [...places],
     }));
     if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);

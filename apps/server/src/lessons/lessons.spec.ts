@@ -36,7 +36,7 @@ const PLAN: LessonPlan = {
     turns: null,
     stations: 1,
     coaches: 1,
-    helpers: 0,
+    helpers: [],
     floor: null,
     hardSkill: "late",
     bans: [],
@@ -102,7 +102,7 @@ describe("a lesson", () => {
     const read = (await server.get(`/api/lessons/${id}`)).body as LessonView;
     expect(read.plan).toEqual(PLAN);
     expect([...read.students].sort((one) => (one.studentId === first ? -1 : 1))).toEqual(
-      students.map((one) => ({ ...one, attendance: "expected" })),
+      students.map((one) => ({ ...one, attendance: "expected", ownRope: null })),
     );
     expect(read.version).toBe(2);
   });
@@ -118,8 +118,8 @@ describe("a lesson", () => {
     expect(status).toBe(200);
     const came = new Map(lesson.students.map((one) => [one.studentId, one]));
     expect([...came.keys()].sort()).toEqual([first, second].sort());
-    expect(came.get(first)).toEqual({ studentId: first, attendance: "late", places: [PLACE] });
-    expect(came.get(second)).toEqual({ studentId: second, attendance: "expected", places: [] });
+    expect(came.get(first)).toEqual({ studentId: first, attendance: "late", ownRope: null, places: [PLACE] });
+    expect(came.get(second)).toMatchObject({ attendance: "expected", places: [] });
   });
 
   it("answers a stale change with the newer state, and loses neither", async () => {

@@ -7,8 +7,8 @@ import { Scopes, type Member } from "../database/scope.js";
 import { LessonsService } from "../lessons/index.js";
 import { Reply } from "../problems/reply.js";
 import { loadsOf, proposalsOf, skillsReading, StandingsService } from "../standings/index.js";
-import { nextOptions, StopsService, StudentsService } from "../students/index.js";
-import { leftToday } from "./today.js";
+import { nextOptions, PairsService, StopsService, StudentsService } from "../students/index.js";
+import { leftToday, ropeOf } from "./today.js";
 
 @Controller("lessons/:id/options")
 export class ClassOptionsController {
@@ -17,6 +17,7 @@ export class ClassOptionsController {
     private readonly students: StudentsService,
     private readonly standings: StandingsService,
     private readonly stops: StopsService,
+    private readonly pairs: PairsService,
     private readonly lessons: LessonsService,
   ) {}
 
@@ -37,6 +38,7 @@ export class ClassOptionsController {
       const facts = await this.standings.factsOf(scope, students);
       const loads = await loadsOf(scope, ids);
       const stopped = await this.stops.today(scope);
+      const paired = await this.pairs.pairedWith(scope, member.role === "viewer" ? [] : ids);
       const items = students.map((student): ClassStudentView => {
         const { id, name, heightMm } = student;
         const reading = skillsReading(scope, student, facts.get(id));
@@ -48,7 +50,11 @@ export class ClassOptionsController {
         });
         const { isRestDay, ...left } = leftToday(scope, student, loads.get(id) ?? []);
         const multiplesLeft = isRestDay ? 0 : left.multiplesLeft;
-        return { id, name, options, heightMm, hasStopped: stopped.has(id), ...left, multiplesLeft };
+        return {
+          ...{ id, name, options, heightMm, hasStopped: stopped.has(id), ...left, multiplesLeft },
+          ...ropeOf(scope, student),
+          ...(paired.get(id) ?? { apart: [], together: [] }),
+        };
       });
       return { items };
     });

@@ -143,7 +143,7 @@ describe("what a class can do", () => {
       ["Moss Tarn", true],
     ]);
     const asked: ClassAsked = {
-      ...{ minutes: 45, turns: null, stations: 2, coaches: 1, helpers: 0, floor: null, seed: 1 },
+      ...{ minutes: 45, turns: null, stations: 2, coaches: 1, helpers: [], floor: null, seed: 1 },
       ...{ hardSkill: "late", bans: [], stationPins: [], placePins: [] },
     };
     const plan = planClass(asked, students);

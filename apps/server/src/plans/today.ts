@@ -1,6 +1,6 @@
 import { settingValue } from "@mirrup/catalogue";
-import { dayAfter, localDate } from "@mirrup/core";
-import { mayGrow, PLAN_LIMITS, type StudentPlanContext } from "@mirrup/core/planning";
+import { dayAfter, localDate, ROPE_LINES, ropeFit } from "@mirrup/core";
+import { mayGrow, PLAN_LIMITS, type ClassStudent, type StudentPlanContext } from "@mirrup/core/planning";
 import { weekLoad, type LessonLoad } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
 import type { StudentEntity } from "../students/index.js";
@@ -18,6 +18,19 @@ export function todayOf(scope: Scope): string {
 export function hardSkillOf(scope: Scope, student?: StudentEntity): "late" | "early" {
   const own = student === undefined ? [] : [student.settings];
   return settingValue("hard-skill", ...own, scope.studio.settings) === "early" ? "early" : "late";
+}
+
+/** The length of rope that a student should have, mm, where their height is known; and whether they have one. */
+export function ropeOf(
+  scope: Scope,
+  { heightMm, ropeUse, ropeKind, ropeLengthMm, settings }: StudentEntity,
+): Required<Pick<ClassStudent, "ropeMm" | "hasOwnRope">> {
+  const chosen = settingValue("rope-line", settings, scope.studio.settings);
+  const line = ROPE_LINES.find((one) => one === chosen) ?? "armpit";
+  return {
+    ropeMm: heightMm === null ? null : ropeFit(heightMm, line, ropeUse),
+    hasOwnRope: ropeKind !== null || ropeLengthMm !== null,
+  };
 }
 
 /**

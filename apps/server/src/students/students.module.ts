@@ -5,6 +5,8 @@ import { StandingsModule } from "../standings/index.js";
 import { GridController } from "./grid.controller.js";
 import { ImportController } from "./import.controller.js";
 import { ImportService } from "./import.service.js";
+import { PairsController } from "./pairs.controller.js";
+import { PairsService } from "./pairs.service.js";
 import { RecordController } from "./record.controller.js";
 import { RecordService } from "./record.service.js";
 import { RosterService } from "./roster.service.js";
@@ -23,8 +25,9 @@ import { StudentsService } from "./students.service.js";
     RecordController,
     GridController,
     StopsController,
+    PairsController,
   ],
-  providers: [StudentsService, RosterService, RecordService, ImportService, StopsService],
-  exports: [StudentsService, StopsService],
+  providers: [StudentsService, RosterService, RecordService, ImportService, StopsService, PairsService],
+  exports: [StudentsService, StopsService, PairsService],
 })
 export class StudentsModule {}

@@ -60,8 +60,8 @@ export function patch<T>(path: string, body: unknown): Promise<T> {
   return send<T>(path, { method: "PATCH", body: JSON.stringify(body) });
 }
 
-export function put<T>(path: string): Promise<T> {
-  return send<T>(path, { method: "PUT", body: "{}" });
+export function put<T>(path: string, body: unknown = {}): Promise<T> {
+  return send<T>(path, { method: "PUT", body: JSON.stringify(body) });
 }
 
 /** Deletes what is at `path`. */

@@ -5,7 +5,6 @@ import {
   askedOf,
   letGo,
   swapped,
-  USUALLY_AT_HAND,
   withBan,
   withNumbers,
   withSkillAt,
@@ -13,6 +12,7 @@ import {
   withTurn,
   type Asked,
 } from "./asked.js";
+import { USUALLY_AT_HAND } from "./means.js";
 
 const PLACE: LessonPlace = {
   station: 2,

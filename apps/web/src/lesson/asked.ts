@@ -1,27 +1,12 @@
 /** What is asked of a class plan, and how the page changes it: every change by hand is a pin or a ban. */
 import type { LessonAsked, LessonView } from "@mirrup/contract";
-import {
-  classTimes,
-  lengthened,
-  type Floor,
-  type PlacePin,
-  type PlannedStudent,
-} from "@mirrup/core/planning";
+import { classTimes, lengthened, type PlacePin, type PlannedStudent } from "@mirrup/core/planning";
+import type { AtHand } from "./means.js";
 
 export interface Asked extends LessonAsked {
   readonly placePins: readonly PlacePin[];
 }
 
-/** What a studio has at hand, remembered on the device from the last plan. */
-export interface AtHand {
-  readonly coaches: number;
-  readonly helpers: number;
-  /** Null where everybody has one. */
-  readonly ropes: number | null;
-  readonly floor: Floor | null;
-}
-
-export const USUALLY_AT_HAND: AtHand = { coaches: 1, helpers: 0, ropes: null, floor: null };
 const STUDENTS_A_STATION = 4;
 const MOST_STATIONS_AT_FIRST = 6;
 

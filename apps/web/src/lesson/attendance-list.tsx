@@ -8,6 +8,11 @@ interface AttendanceListProps {
   readonly lesson: Pick<LessonView, "students">;
   readonly students: readonly StudentView[];
   readonly onMark: (studentId: string, attendance: Attendance) => void;
+  /** Who has a rope along, where ropes are counted; one tap says otherwise. */
+  readonly ropes?: {
+    readonly has: (studentId: string) => boolean;
+    readonly onMark: (studentId: string, has: boolean) => void;
+  };
   /** What else is said of a student. */
   readonly about?: (student: StudentView) => ReactNode;
 }
@@ -15,7 +20,7 @@ interface AttendanceListProps {
 const MARKS = ATTENDANCES.filter((one) => one !== "expected");
 
 /** Who is here, late or away: one tap each; the same tap again takes it back. */
-export function AttendanceList({ lesson, students, onMark, about }: AttendanceListProps) {
+export function AttendanceList({ lesson, students, onMark, ropes, about }: AttendanceListProps) {
   const came = new Map(lesson.students.map((one) => [one.studentId, one.attendance]));
   const here = students.filter((student) => came.has(student.id));
   const others = students.filter((student) => !came.has(student.id) && !student.archived);
@@ -34,6 +39,16 @@ export function AttendanceList({ lesson, students, onMark, about }: AttendanceLi
                 {about?.(student)}
               </span>
               <span role="group" aria-label={name} className={classes.marks}>
+                {ropes !== undefined && (
+                  <button
+                    type="button"
+                    className={classes.mark}
+                    aria-pressed={ropes.has(id)}
+                    onClick={() => ropes.onMark(id, !ropes.has(id))}
+                  >
+                    Own rope
+                  </button>
+                )}
                 {MARKS.map((one) => (
                   <button
                     key={one}

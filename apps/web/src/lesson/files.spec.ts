@@ -14,7 +14,7 @@ const LESSON: LessonView = {
   place: "Main hall",
   plan: {
     asked: {
-      ...{ minutes: 75, turns: null, stations: 1, coaches: 1, helpers: 0, floor: null, hardSkill: "late" },
+      ...{ minutes: 75, turns: null, stations: 1, coaches: 1, helpers: [], floor: null, hardSkill: "late" },
       ...{ bans: [], stationPins: [], seed: 1, missing: [] },
     },
     ...{ warmUpMinutes: 5, closeMinutes: 2, room: null, minutes: 8, useful: 4, sameForAll: 3, most: 5 },

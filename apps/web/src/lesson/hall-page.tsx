@@ -3,7 +3,7 @@ import type { Attendance, LessonView } from "@mirrup/contract";
 import { Progress } from "@mantine/core";
 import { useDocumentTitle, useHotkeys, useInterval } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { useMembership } from "../account/index.js";
 import { Fault } from "../app/faults.js";
@@ -13,11 +13,12 @@ import { useWakeLock } from "../floor/index.js";
 import { OutboxNote } from "../outbox/index.js";
 import { studentsQuery } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
+import { CoachNow } from "./coach-now.js";
 import { DoneTable } from "./done-table.js";
 import { leftWords, secondsLeft, stepAt, withoutAway } from "./hall.js";
-import { OptionalNumber } from "./optional-number.js";
 import classes from "./hall-page.module.css";
 import { pairsAt, stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
+import { RopesField } from "./ropes-field.js";
 import { useHall } from "./use-hall.js";
 import { useLesson } from "./use-lesson.js";
 import { faultWords, taskWords, USE_NAMES, WATCH_NAMES } from "./words.js";
@@ -69,7 +70,19 @@ function Hall({ lesson, held }: HallProps) {
     ["+", () => mayRun && hall.extend(MORE_MINUTES), { usePhysicalKeys: false }],
     ["A", () => setListing((before) => !before)],
   ]);
-  const list = mayTeach && <AttendanceList lesson={lesson} students={students.data ?? []} onMark={mark} />;
+  const brought = new Map(lesson.students.map((one) => [one.studentId, one.ownRope ?? null]));
+  const ropes = {
+    has: (id: string) => brought.get(id) ?? hall.people.find((one) => one.id === id)?.hasOwnRope ?? false,
+    onMark: hall.bringsRope,
+  };
+  const list = mayTeach && (
+    <AttendanceList
+      lesson={lesson}
+      students={students.data ?? []}
+      onMark={mark}
+      {...(hall.ropes === null ? {} : { ropes })}
+    />
+  );
   return (
     <main className={classes.hall}>
       <header className={classes.header}>
@@ -139,19 +152,24 @@ function Hall({ lesson, held }: HallProps) {
           {isListing ? (
             <section className={classes.step}>
               <h2>Who is here?</h2>
-              {mayTeach && (
-                <OptionalNumber
-                  label="Ropes left"
-                  least={0}
-                  placeholder="one each"
-                  value={hall.ropes}
-                  onChange={hall.haveRopes}
-                />
-              )}
+              {mayTeach && <RopesField label="Ropes left" stock={hall.ropes} onChange={hall.haveRopes} />}
               {list}
             </section>
           ) : (
-            <Step plan={withoutAway(plan, lesson)} step={step} lessonId={lesson.id} nameOf={nameOf} />
+            <Step
+              plan={withoutAway(plan, lesson)}
+              step={step}
+              lessonId={lesson.id}
+              nameOf={nameOf}
+              way={
+                <CoachNow
+                  plan={withoutAway(plan, lesson)}
+                  coaches={hall.coaches}
+                  progress={progress}
+                  nameOf={nameOf}
+                />
+              }
+            />
           )}
           {mayTeach && (
             <Footer>
@@ -249,9 +267,11 @@ interface StepProps {
   readonly step: LessonStep | null;
   readonly lessonId: string;
   readonly nameOf: (id: string) => string;
+  /** Where the coaches are now. */
+  readonly way: ReactNode;
 }
 
-function Step({ plan, step, lessonId, nameOf }: StepProps) {
+function Step({ plan, step, lessonId, nameOf, way }: StepProps) {
   if (step?.kind !== "turn") {
     const isClose = step?.kind === "close";
     return (
@@ -268,6 +288,7 @@ function Step({ plan, step, lessonId, nameOf }: StepProps) {
   return (
     <section className={classes.step}>
       <h2>Turn {step.turn + 1}</h2>
+      {way}
       <ul className={classes.stations}>
         {(plan.rotations[step.turn]?.stations ?? []).map(({ subject, watchedBy }, station) =>
           subject === null ? null : (

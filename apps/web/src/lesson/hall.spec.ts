@@ -113,6 +113,20 @@ describe("who is planned for in the hall", () => {
     expect(fromOf(at(2), 2)).toBe(2);
   });
 
+  it("has a rope along as the hall says, or else as their record does", () => {
+    const has = (ownRope: boolean | null, hasOwnRope: boolean) => {
+      const held = lesson({ a: "present" });
+      const students = held.students.map((one) => ({ ...one, ownRope }));
+      return studentsHere({ ...held, students }, [{ ...option("a"), hasOwnRope }], 0)[0]?.hasOwnRope;
+    };
+    expect([has(null, true), has(null, false), has(false, true), has(true, false)]).toEqual([
+      true,
+      false,
+      false,
+      true,
+    ]);
+  });
+
   it("leaves out who is away, also of a turn that has begun", () => {
     const left = withoutAway(PLAN, lesson({ a: "absent", b: "late" }));
     expect(left.students.map((one) => one.id)).toEqual(["b"]);
@@ -153,8 +167,14 @@ describe("taps that wait to be sent", () => {
         minutes: 60,
       },
       ...{ place: "", plan: null, progress: null, finishedAt: null },
-      students: [{ studentId: "a", attendance: "expected", places: [] }],
+      students: [{ studentId: "a", attendance: "expected", ownRope: null, places: [] }],
     };
+    expect(withRun(lesson, { ownRopes: { a: false } }).students[0]).toMatchObject({
+      ...{ studentId: "a", attendance: "expected", ownRope: false },
+    });
+    expect(runsTogether({ ownRopes: { a: true, b: true } }, { ownRopes: { a: false } })).toEqual({
+      ownRopes: { a: false, b: true },
+    });
     const seen = withRun(lesson, {
       attendance: { a: "late", new: "present" },
       progress: at(1),

@@ -1,5 +1,5 @@
 /** A lesson under way: which step it is at, and what has changed since it was planned. Pure. */
-import type { LessonProgress, LessonRun, LessonView } from "@mirrup/contract";
+import type { LessonProgress, LessonRun, LessonStudent, LessonView } from "@mirrup/contract";
 import { retimed, type ClassStudent } from "@mirrup/core/planning";
 import { stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 
@@ -56,12 +56,14 @@ export function studentsHere<T extends Omit<ClassStudent, "from">>(
   options: readonly (T & { readonly hasStopped: boolean })[],
   begun: number,
 ): readonly (T & { readonly from: number })[] {
-  const came = new Map(students.map((one) => [one.studentId, one.attendance]));
+  const came = new Map(students.map((one) => [one.studentId, one]));
   return options.flatMap((one) => {
-    const attendance = came.get(one.id);
-    if (attendance === undefined || attendance === "absent" || one.hasStopped) return [];
+    const visit = came.get(one.id);
+    if (visit === undefined || visit.attendance === "absent" || one.hasStopped) return [];
     // Before the lesson begins, who is late misses its first turn.
-    return [{ ...one, from: attendance === "late" && progress === null ? 1 : begun }];
+    const from = visit.attendance === "late" && progress === null ? 1 : begun;
+    const { ownRope = null } = visit;
+    return [{ ...one, from, ...(ownRope === null ? {} : { hasOwnRope: ownRope }) }];
   });
 }
 
@@ -84,16 +86,23 @@ export function isOutOfDate(
 }
 
 /** The lesson with what waits on this device to be sent. */
-export function withRun(lesson: LessonView, { attendance = {}, progress, finished }: LessonRun): LessonView {
+export function withRun(
+  lesson: LessonView,
+  { attendance = {}, ownRopes = {}, progress, finished }: LessonRun,
+): LessonView {
   const known = new Set(lesson.students.map((one) => one.studentId));
   const newcomers = Object.keys(attendance).filter((id) => !known.has(id));
   const students = [
     ...lesson.students,
-    ...newcomers.map((studentId) => ({ studentId, attendance: "expected" as const, places: [] })),
+    ...newcomers.map((studentId): LessonStudent => ({ studentId, attendance: "expected", places: [] })),
   ];
   return {
     ...lesson,
-    students: students.map((one) => ({ ...one, attendance: attendance[one.studentId] ?? one.attendance })),
+    students: students.map((one) => ({
+      ...one,
+      attendance: attendance[one.studentId] ?? one.attendance,
+      ownRope: ownRopes[one.studentId] ?? one.ownRope ?? null,
+    })),
     ...(progress === undefined ? {} : { progress }),
     ...(finished === undefined
       ? {}

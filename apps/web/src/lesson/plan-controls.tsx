@@ -1,6 +1,9 @@
 import { Group, NumberInput } from "@mantine/core";
 import { AtHand } from "../app/at-hand.js";
+import { HelpersField } from "./helpers-field.js";
 import { OptionalNumber } from "./optional-number.js";
+import { PairsField, type Named } from "./pairs-field.js";
+import { RopesField } from "./ropes-field.js";
 import { withNumbers, type Asked } from "./asked.js";
 import classes from "./plan-page.module.css";
 
@@ -31,11 +34,13 @@ function Count({ label, value, most, step = 1, onChange }: CountProps) {
 
 interface PlanControlsProps {
   readonly asked: Asked;
+  /** Everybody of the lesson. */
+  readonly students: readonly Named[];
   readonly onAsk: (asked: Asked) => void;
 }
 
 /** What there is: minutes, stations, people, floor, and what is at hand. */
-export function PlanControls({ asked, onAsk }: PlanControlsProps) {
+export function PlanControls({ asked, students, onAsk }: PlanControlsProps) {
   const { minutes, stations, coaches, helpers, ropes, floor, missing } = asked;
   const change = (changes: Parameters<typeof withNumbers>[1]) => onAsk(withNumbers(asked, changes));
   const setSide = (side: "widthMetres" | "lengthMetres", value: number | null) => {
@@ -59,14 +64,8 @@ export function PlanControls({ asked, onAsk }: PlanControlsProps) {
           onChange={(value) => change({ stations: value })}
         />
         <Count label="Coaches" most={12} value={coaches} onChange={(value) => change({ coaches: value })} />
-        <Count label="Helpers" most={12} value={helpers} onChange={(value) => change({ helpers: value })} />
-        <OptionalNumber
-          label="Ropes"
-          least={0}
-          placeholder="one each"
-          value={ropes ?? null}
-          onChange={(value) => change({ ropes: value })}
-        />
+        <HelpersField helpers={helpers} onChange={(value) => change({ helpers: value })} />
+        <RopesField label="Ropes" stock={ropes ?? null} onChange={(value) => change({ ropes: value })} />
         <OptionalNumber
           label="Floor, width"
           least={1}
@@ -83,6 +82,7 @@ export function PlanControls({ asked, onAsk }: PlanControlsProps) {
           value={floor?.lengthMetres ?? null}
           onChange={(value) => setSide("lengthMetres", value)}
         />
+        <PairsField students={students} />
       </Group>
       <AtHand missing={missing} onChange={(next) => onAsk({ ...asked, missing: next })} />
     </div>

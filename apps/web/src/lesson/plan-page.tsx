@@ -17,19 +17,21 @@ import { saveFile } from "../app/save-file.js";
 import { UndoRedo } from "../app/undo-redo.js";
 import { dateWords, skillName } from "../app/words.js";
 import { useSettings } from "../students/index.js";
-import { askedOf, USUALLY_AT_HAND, withBan, type Asked, type AtHand } from "./asked.js";
+import { askedOf, withBan, type Asked } from "./asked.js";
 import { isOutOfDate, studentsHere } from "./hall.js";
 import { writeLesson } from "./lesson-file.js";
+import { readAtHand, USUALLY_AT_HAND, type AtHand } from "./means.js";
 import { PlanControls } from "./plan-controls.js";
 import { PlanTable } from "./plan-table.js";
 import { classOptionsQuery } from "./queries.js";
 import { clockWords, keptStudents, shownOf, stepsOf, type ShownPlan } from "./shown.js";
+import { RunningTable } from "./running-table.js";
 import { SubstituteSheet } from "./substitute-sheet.js";
 import { useClassPlan } from "./use-class-plan.js";
 import { useLesson } from "./use-lesson.js";
 import { useTakeOff } from "./use-take-off.js";
 import { When } from "./when.js";
-import { coachWords, faultWords, usefulWords } from "./words.js";
+import { faultWords, usefulWords } from "./words.js";
 import classes from "./plan-page.module.css";
 
 /** What does this class do in these minutes, who is where, and what is it worth? */
@@ -56,6 +58,7 @@ function useAtHand() {
   return useLocalStorage<AtHand>({
     key: "mirrup-class-at-hand",
     defaultValue: USUALLY_AT_HAND,
+    deserialize: readAtHand,
     getInitialValueInEffect: false,
   });
 }
@@ -68,6 +71,7 @@ interface PlanDeskProps {
 
 function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const paths = usePaths();
+  const { unit } = useSettings();
   const [params, setParams] = useSearchParams();
   const [asked, history, { current, history: all }] = useStateHistory(first);
   const [, setAtHand] = useAtHand();
@@ -164,7 +168,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
         </Alert>
       )}
       {mayEdit && <When lesson={lesson} save={save} />}
-      {mayEdit && <PlanControls asked={asked} onAsk={ask} />}
+      {mayEdit && <PlanControls asked={asked} students={options.data ?? []} onAsk={ask} />}
       {options.isError && (
         <Alert color="red" title="What the students can do could not be read">
           {options.error.message}
@@ -191,8 +195,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
       {plan !== null && plan.rotations.length > 0 && (
         <>
           <Text className={classes.sum} role="status">
-            {usefulWords(made ?? lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 })}{" "}
-            {coachWords(plan.rotations)}
+            {usefulWords(made ?? lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 })}
           </Text>
           <Bans asked={asked} onAsk={ask} />
           <Together plan={plan} startTime={lesson.startTime} kind="warm-up" />
@@ -206,6 +209,15 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
             onAsk={ask}
           />
           <Together plan={plan} startTime={lesson.startTime} kind="close" />
+          <RunningTable
+            plan={plan}
+            coaches={asked.coaches}
+            ropes={asked.ropes ?? null}
+            students={students ?? []}
+            startTime={lesson.startTime}
+            unit={unit}
+            nameOf={nameOf}
+          />
           <Cautions plan={plan} />
         </>
       )}

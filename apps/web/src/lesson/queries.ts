@@ -1,4 +1,4 @@
-import type { ClassStudentView, DoneSide, Items, LessonView } from "@mirrup/contract";
+import type { ClassStudentView, DoneSide, Items, LessonView, StudentPair } from "@mirrup/contract";
 import type { Precaution } from "@mirrup/core/planning";
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
@@ -16,6 +16,12 @@ export const lessonQuery = (id: string) =>
     queryKey: ["lessons", id],
     queryFn: ({ signal }) => get<LessonView>(`/lessons/${id}`, signal),
   });
+
+/** Who is to be apart or together. */
+export const pairsQuery = queryOptions({
+  queryKey: ["pairs"],
+  queryFn: async ({ signal }) => (await get<Items<StudentPair>>("/pairs", signal)).items,
+});
 
 /** What the lesson's students did on its day. */
 export const doneQuery = (id: string) =>

@@ -1,10 +1,12 @@
 import type { LessonView } from "@mirrup/contract";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import type { RopeStock } from "@mirrup/core/planning";
+import { hashKey, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { isStale } from "../app/api.js";
 import { tellFault } from "../app/undo.js";
-import { askedOf, USUALLY_AT_HAND } from "./asked.js";
+import { askedOf } from "./asked.js";
 import { isOutOfDate, stepAfter, studentsHere, turnsBegun, turnsWith } from "./hall.js";
+import { USUALLY_AT_HAND } from "./means.js";
 import { classOptionsQuery, lessonQuery } from "./queries.js";
 import { keptStudents, shownOf } from "./shown.js";
 import { useClassPlan } from "./use-class-plan.js";
@@ -21,7 +23,7 @@ export function useHall(
   const begun = turnsBegun(plan, progress);
   const [turns, setTurns] = useState<readonly number[] | null>(null);
   /** Undefined where nobody said otherwise than it was planned with. */
-  const [ropes, setRopes] = useState<number | null>();
+  const [ropes, setRopes] = useState<readonly RopeStock[] | null>();
   const stored = askedOf(lesson, USUALLY_AT_HAND, "late");
   const options = useQuery(classOptionsQuery(lesson, stored.missing));
   const here = options.data === undefined ? undefined : studentsHere(lesson, options.data, begun);
@@ -102,9 +104,17 @@ export function useHall(
       if (begun < plan.rotations.length) setTurns(turnsWith(plan, begun, -by));
     },
     ropes: asked.ropes,
-    /** So many ropes are left: the rest is planned anew with them. */
-    haveRopes: (left: number | null) => {
-      if (left !== asked.ropes) setRopes(left);
+    coaches: asked.coaches,
+    /** Everybody of the lesson with what is known of their rope. */
+    people: options.data ?? [],
+    /** These ropes are left: the rest is planned anew with them. */
+    haveRopes: (left: readonly RopeStock[] | null) => {
+      if (hashKey([left]) !== hashKey([asked.ropes])) setRopes(left);
+    },
+    /** Somebody has a rope along, or has not: the rest is planned anew. */
+    bringsRope: (studentId: string, has: boolean) => {
+      run({ ownRopes: { [studentId]: has } });
+      setRopes(asked.ropes);
     },
     finish: () => run({ finished: true }),
     reopen: () => run({ finished: false }),

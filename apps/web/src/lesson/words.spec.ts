@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
-import type { Place, Rotation, Watch } from "@mirrup/core/planning";
-import { coachWords, placeWords, taskWords } from "./words.js";
+import type { Place } from "@mirrup/core/planning";
+import { faultWords, laidOutWords, lookWords, placeWords, ropeWords, taskWords } from "./words.js";
 
 const PLACE: Place = {
   station: 0,
@@ -33,20 +33,40 @@ describe("what somebody does at a station", () => {
   });
 });
 
-describe("a coach's way through the hall", () => {
-  const turn = (...watched: readonly Watch[]): Rotation => ({
-    minutes: 8,
-    stations: watched.map((watchedBy) => ({ subject: "cross", watchedBy })),
+describe("ropes and looks", () => {
+  const names: Readonly<Record<string, string>> = { a: "Ash", b: "Birch", c: "Cedar" };
+  const nameOf = (id: string) => names[id] ?? "Somebody";
+
+  it("says what lies at a station, whose rope is their own, and who waits", () => {
+    const rope = { kind: "beaded" as const, lengthMm: 2400, many: 5 };
+    expect(ropeWords(rope, 2, "cm")).toBe("2 beaded of 240 cm");
+    expect(ropeWords({ kind: null, lengthMm: null, many: 9 }, 1, "in")).toBe("1 rope");
+    expect(ropeWords({ kind: null, lengthMm: 2540, many: 9 }, 3, "in")).toBe("3 ropes of 100 in");
+    const all = {
+      station: 0,
+      ropes: [{ rope, many: 1, isSlow: true }],
+      own: ["a"],
+      without: 2,
+    };
+    expect(laidOutWords(all, "cm", nameOf)).toBe(
+      "1 beaded of 240 cm, turned slowly only; own: Ash; none for 2 pairs",
+    );
   });
 
-  it("is the stations that ask for one, turn by turn", () => {
-    const way = [
-      turn("coach", "nobody"),
-      turn("helper", "nobody"),
-      turn("nobody", "coach"),
-      turn("coach", "coach"),
-    ];
-    expect(coachWords(way)).toBe("A coach’s stations, turn by turn: 1, free, 2, 1 and 2.");
-    expect(coachWords([turn("nobody"), turn("helper")])).toBeNull();
+  it("says whom a coach looks at first, and for how long", () => {
+    const look = { coach: 0, station: 1, from: 0, minutes: 2.5, students: ["a", "b", "c"] };
+    expect(lookWords(look, nameOf)).toBe("2.5 min: first Ash, then Birch and Cedar");
+    expect(lookWords({ ...look, students: ["b"] }, nameOf)).toBe("2.5 min: Birch");
+    expect(lookWords({ ...look, students: [] }, nameOf)).toBe("2.5 min");
+  });
+
+  it("says which pair could not be kept as it is to be, and what to do", () => {
+    const students = ["a", "b"] as const;
+    expect(faultWords({ code: "not-apart", rotation: 1, students }, nameOf)).toContain(
+      "In turn 2 Ash and Birch are at one station",
+    );
+    expect(faultWords({ code: "not-together", rotation: 0, students }, nameOf)).toContain(
+      "Ash and Birch are not",
+    );
   });
 });

@@ -1,8 +1,9 @@
 /** What a class plan says, in words. */
 import type { Attendance } from "@mirrup/contract";
-import type { ClassFault, ClassUse, Place, Rotation, Watch } from "@mirrup/core/planning";
+import type { ClassFault, ClassUse, Look, Place, RopeKind, RopeStock, Watch } from "@mirrup/core/planning";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
-import { listWords, reasonWords, wholeWords } from "../app/words.js";
+import { lengthIn, listWords, reasonWords, wholeWords, type LengthUnit } from "../app/words.js";
+import type { LaidOut } from "./laid-out.js";
 
 export const ATTENDANCE_NAMES: Readonly<Record<Attendance, string>> = {
   expected: "Expected",
@@ -66,10 +67,17 @@ export function faultWords(fault: ClassFault, nameOf: (id: string) => string): s
       return `${nameOf(fault.pin.student)} cannot be at station ${fault.pin.station + 1} in turn ${fault.pin.rotation + 1}: what is done there is locked or left out for them. They are where the plan has them.`;
     case "coach-missing":
       return `In turn ${fault.rotation + 1} more stations ask for a coach than there are. Change one of the drills you chose, or have another coach.`;
+    case "not-apart":
+      return `In turn ${fault.rotation + 1} ${names(fault.students)} are at one station, though they are to be apart. Have another station, or move one of them.`;
+    case "not-together":
+      return `In turn ${fault.rotation + 1} ${names(fault.students)} are not at one station, though they are to be together: no drill is of use to both there.`;
     case "over-load":
       return `More landings or multiples than today still allows for ${names(fault.students)}. Shorten the lesson for them, or let them count.`;
   }
 }
+
+/** From so many times on, a ratio says no more than that it is far more. */
+const FAR_MORE = 10;
 
 /** What the plan is worth, and what that is held against. */
 export function usefulWords(plan: {
@@ -79,7 +87,8 @@ export function usefulWords(plan: {
   readonly most: number;
 }): string {
   const { useful, minutes, sameForAll, most } = plan;
-  const times = sameForAll > 0 ? `${(useful / sameForAll).toFixed(1)} times ` : "more than ";
+  const isFar = useful > FAR_MORE * sameForAll;
+  const times = sameForAll > 0 && !isFar ? `${(useful / sameForAll).toFixed(1)} times ` : "far more than ";
   const share = most > 0 ? Math.min(100, Math.round((100 * useful) / most)) : 100;
   return (
     `${wholeWords(useful)} useful minutes of ${wholeWords(minutes)} at the stations: ` +
@@ -88,12 +97,42 @@ export function usefulWords(plan: {
   );
 }
 
-/** Where the coaches go, turn by turn; null where no station asks for one. */
-export function coachWords(rotations: readonly Rotation[]): string | null {
-  const way = rotations.map(({ stations }) =>
-    stations.flatMap(({ watchedBy }, station) => (watchedBy === "coach" ? [`${station + 1}`] : [])),
+export const ROPE_KIND_NAMES: Readonly<Record<RopeKind, string>> = {
+  beaded: "beaded",
+  heavy: "heavy",
+  cord: "cord",
+  thin: "thin, fast",
+  wire: "wire",
+};
+
+/** `2 beaded of 240 cm`, `1 rope`. */
+export function ropeWords({ kind, lengthMm }: RopeStock, many: number, unit: LengthUnit): string {
+  const what = kind === null ? (many === 1 ? "rope" : "ropes") : ROPE_KIND_NAMES[kind];
+  return `${many} ${what}${lengthMm === null ? "" : ` of ${lengthIn(lengthMm, unit)} ${unit}`}`;
+}
+
+/** What lies at a station, who has their own, and for how many there is none. */
+export function laidOutWords(
+  { ropes, own, without }: LaidOut,
+  unit: LengthUnit,
+  nameOf: (id: string) => string,
+): string {
+  const names = (ids: readonly string[]) => listWords(ids.map(nameOf));
+  const lying = ropes.map(
+    ({ rope, many, isSlow }) => `${ropeWords(rope, many, unit)}${isSlow ? ", turned slowly only" : ""}`,
   );
-  if (way.every((stations) => stations.length === 0)) return null;
-  const turns = way.map((stations) => (stations.length === 0 ? "free" : listWords(stations)));
-  return `A coach’s stations, turn by turn: ${turns.join(", ")}.`;
+  return [
+    lying.length === 0 ? [] : [lying.join(", ")],
+    own.length === 0 ? [] : [`own: ${names(own)}`],
+    without === 0 ? [] : [`none for ${without === 1 ? "one pair" : `${without} pairs`}`],
+  ]
+    .flat()
+    .join("; ");
+}
+
+/** `3 min, first Amara, then Bram`. */
+export function lookWords({ minutes, students }: Look, nameOf: (id: string) => string): string {
+  const [first, ...rest] = students.map(nameOf);
+  const then = rest.length === 0 ? "" : `, then ${listWords(rest)}`;
+  return `${minutes} min${first === undefined ? "" : `: ${rest.length === 0 ? "" : "first "}${first}${then}`}`;
 }

@@ -30,7 +30,9 @@ export const lessonRuns = new WaitingList<WaitingRun>({
 
 /** Two runs as one: the later word on each thing counts. */
 export function runsTogether(earlier: LessonRun, later: LessonRun): LessonRun {
-  return { ...earlier, ...later, attendance: { ...earlier.attendance, ...later.attendance } };
+  const by = (of: "attendance" | "ownRopes") =>
+    earlier[of] === undefined && later[of] === undefined ? {} : { [of]: { ...earlier[of], ...later[of] } };
+  return { ...earlier, ...later, ...by("attendance"), ...by("ownRopes") };
 }
 
 /** What waits of a lesson, of whoever is here; null for nothing. */

@@ -94,7 +94,7 @@ export class ClassGroups {
     const { coaches, helpers } = table.asked;
     let [lost, jumping] = [CLASS_WEIGHTS.parted * this.parted, 0];
     const families: (Family | null)[] = [];
-    const unseen: number[] = [];
+    const others: Group[] = [];
     for (const [station, group] of groups.entries()) {
       const { many } = group;
       if (many === 0) continue;
@@ -103,13 +103,19 @@ export class ClassGroups {
       lost += group.whole * (1 - Math.min(1, CLASS_LIMITS.group / many));
       lost += Math.max(0, group.idleShows) * (CLASS_WEIGHTS.show - CLASS_WEIGHTS.keep);
       if (group.led > 0) families.push(table.familyAt(turn, station));
-      else if (group.watched > 0) unseen.push(group.risky * (1 - CLASS_WEIGHTS.unseen));
+      else others.push(group);
     }
     const missing = unled(families, coaches, helpers);
     const eyes = coaches + helpers.length - (families.length - missing);
-    if (unseen.length > eyes) {
-      unseen.sort((one, other) => other - one);
-      for (const loss of unseen.slice(eyes)) lost += loss;
+    if (others.length > eyes) {
+      // A coach who need not stay anywhere goes round them all.
+      const unlooked = coaches > families.length ? 0 : 1 - CLASS_WEIGHTS.unlooked;
+      const losses = others.map(
+        (group) =>
+          group.whole * unlooked + (group.watched > 0 ? group.risky * (1 - CLASS_WEIGHTS.unseen) : 0),
+      );
+      losses.sort((one, other) => other - one);
+      for (const loss of losses.slice(eyes)) lost += loss;
     }
     const breach = missing + this.quarrels + Math.max(0, jumping - table.room);
     return { worth: -lost * cellOf(table.working, turn), breach };

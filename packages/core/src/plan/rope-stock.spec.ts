@@ -134,6 +134,19 @@ describe("the ropes that are given out", () => {
     expect(ropesGiven([], [pair([wish(2000, true), wish(2600)])])).toEqual([{ from: "own" }]);
   });
 
+  it("go first to who is named first, if as many have one", () => {
+    const two = [pair([wish(2000)]), pair([wish(2000)]), pair([wish(2600)])];
+    const has = (hall: readonly RopeStock[]) => ropesGiven(hall, two).map((one) => one.from === "stock");
+    expect(has([stock(2600, 1)])).toEqual([true, false, false]);
+    expect(has([stock(2600, 1), stock(2000, 1)])).toEqual([true, true, false]);
+    expect(has([stock(2600, 2)])).toEqual([true, true, false]);
+    expect(ropesGiven([stock(2600, 1), stock(2000, 1)], [...two].reverse()).map((one) => one.from)).toEqual([
+      "stock",
+      "stock",
+      "none",
+    ]);
+  });
+
   it("go to as many pairs as can be, and to none twice", () => {
     const pairs = fc.array(
       length.map((need) => pair([wish(need)])),
@@ -146,15 +159,18 @@ describe("the ropes that are given out", () => {
           const out = given.filter((rope) => rope.from === "stock" && rope.place === place).length;
           expect(out).toBeLessThanOrEqual(one.many);
         });
-        // By Hall's theorem on nested wishes: whoever has none shares all that fits them with others who have.
-        given.forEach((rope, number) => {
-          if (rope.from !== "none") return;
-          const need = list[number]?.people[0]?.ropeMm ?? 0;
-          const taller = given.filter(
-            (other, at) => other.from === "stock" && (list[at]?.people[0]?.ropeMm ?? 0) >= need,
+        // As many as a greedy that goes from the tallest down, which is best where long ropes suit the short too.
+        const left = hall.map((one) => one.many);
+        let most = 0;
+        for (const need of list.map((one) => one.people[0]?.ropeMm ?? 0).sort((one, other) => other - one)) {
+          const place = hall.findIndex(
+            ({ lengthMm }, at) => (left[at] ?? 0) > 0 && (lengthMm ?? Infinity) + 50 >= need,
           );
-          expect(taller.length).toBe(placesFor(need, hall, []) / 2);
-        });
+          if (place < 0) continue;
+          left[place] = (left[place] ?? 0) - 1;
+          most += 1;
+        }
+        expect(given.filter((one) => one.from === "stock").length).toBe(most);
       }),
     );
   });

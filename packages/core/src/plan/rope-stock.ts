@@ -100,20 +100,43 @@ function rankOf({ skillClass, cautions }: RopePair, kind: RopeKind | null): numb
 }
 
 /**
- * A rope for each pair. The tallest choose first, since whatever they can use all the others can: as many pairs as
- * can be have one. Each takes the kind that suits what they do, and of those the one nearest to their length.
+ * Which of the pairs can have a rope at once: as many as can be, and of those the first ones. Whoever is chosen
+ * among the taller takes no more than the ropes that reach them (the sets that can be served are a matroid).
+ */
+function served<T extends { readonly need: number }>(
+  stock: readonly RopeStock[],
+  wanting: readonly T[],
+): readonly T[] {
+  const chosen: T[] = [];
+  const reaching = (need: number) =>
+    stock.reduce((sum, rope) => (reachOf(rope) >= need ? sum + rope.many : sum), 0);
+  for (const one of wanting) {
+    const all = [...chosen, one];
+    const isServed = all.every(
+      ({ need }) => all.filter((other) => other.need >= need).length <= reaching(need),
+    );
+    if (isServed) chosen.push(one);
+  }
+  return chosen.sort((one, other) => other.need - one.need);
+}
+
+/**
+ * A rope for each pair, those named first served first, and as many as can be. Of those who are served the tallest
+ * choose first, since whatever they can use all the others can. Each takes the kind that suits what they do, and of
+ * those the one nearest to their length.
  */
 export function ropesGiven(stock: readonly RopeStock[], pairs: readonly RopePair[]): readonly RopeGiven[] {
   const left = stock.map((one) => one.many);
   const given: RopeGiven[] = pairs.map(() => ({ from: "none" }));
-  const needs = pairs.map(({ people }) => Math.max(0, ...people.map(needOf)));
-  const order = [...pairs.entries()].sort(([one], [other]) => (needs[other] ?? 0) - (needs[one] ?? 0));
-  for (const [number, pair] of order) {
-    const need = needs[number] ?? 0;
-    const brought = pair.people.filter((one) => one.hasOwn).map(needOf);
+  const wanting = pairs.flatMap((pair, number) => {
+    const { people } = pair;
+    const need = Math.max(0, ...people.map(needOf));
+    const brought = people.filter((one) => one.hasOwn).map(needOf);
     // One that is too short for the other is better than none.
     if (brought.length > 0) given[number] = { from: "own" };
-    if (brought.some((length) => length + GRIP_MM >= need)) continue;
+    return brought.some((length) => length + GRIP_MM >= need) ? [] : [{ number, need, pair }];
+  });
+  for (const { number, need, pair } of served(stock, wanting)) {
     const fitting = stock.flatMap((rope, place) =>
       (left[place] ?? 0) > 0 && reachOf(rope) >= need
         ? [{ rope, place, rank: rankOf(pair, rope.kind), off: Math.abs((rope.lengthMm ?? need) - need) }]

@@ -52,6 +52,8 @@ export const CLASS_WEIGHTS = {
   parted: 0.5,
   /** What a minute is worth at what is new or risky where nobody can look at it. */
   unseen: 0.5,
+  /** What a minute is worth at a station by which nobody comes who could put anything right. */
+  unlooked: 0.9,
   /** What is lost for each turn that is short of half at what was begun, of its minutes. */
   begun: 1,
   /** Against what is not to be: more than everything else together. */
