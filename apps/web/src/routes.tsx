@@ -116,6 +116,12 @@ export const router = createBrowserRouter([
                 lazy: async () => ({ Component: (await import("./class/class-page.js")).ClassPage }),
               },
               {
+                path: "class/:groupId/weeks",
+                lazy: async () => ({
+                  Component: (await import("./class/class-weeks-page.js")).ClassWeeksPage,
+                }),
+              },
+              {
                 path: "combos",
                 lazy: async () => ({ Component: (await import("./combos/combos-frame.js")).CombosFrame }),
                 children: [

@@ -45,6 +45,8 @@ import {
   PAIR_WISHES,
   type ClassOptionsQuery,
   type ClassStudentView,
+  type ClassWeeksQuery,
+  type ClassWeeksView,
   type DoneSide,
   type LessonAsked,
   type LessonChange,
@@ -410,4 +412,46 @@ export const weeksReply = objects<WeeksView>({
   lessonsAWeek: number(),
   triesALesson: number(),
   allowance: Joi.number().allow(null).required(),
+});
+
+export const classWeeksQuery = Joi.object<ClassWeeksQuery>({
+  until: localDay().required(),
+  perWeek: Joi.number().integer().min(1).max(7),
+  tries: Joi.number().integer().min(1).max(1000),
+  goal: goalsAsked().min(1).required(),
+})
+  .required()
+  .prefs({ convert: true });
+
+const ids = () => Joi.array().items(uuid()).required();
+export const classWeeksReply = objects<ClassWeeksView>({
+  goals: Joi.array().items(goal).required(),
+  until: localDay().required(),
+  lessonsAWeek: number(),
+  likely: whole().required(),
+  chanceOfAll: chance().required(),
+  gives: Joi.array().items(coded()).required(),
+  weeks: Joi.array()
+    .items(
+      Joi.object({
+        start: localDay().required(),
+        lessons: Joi.array().items(localDay()).required(),
+        work: Joi.array()
+          .items(Joi.object({ subject: subject().required(), students: ids(), finishing: ids() }))
+          .required(),
+        isTaper: Joi.boolean().required(),
+      }),
+    )
+    .required(),
+  students: Joi.array()
+    .items(
+      Joi.object({
+        studentId: uuid().required(),
+        name: Joi.string().required(),
+        outlook: Joi.string().required(),
+        chance: chance().required(),
+        lessonsNeeded: triesLeft,
+      }),
+    )
+    .required(),
 });

@@ -5,6 +5,7 @@ import type {
   ClassAsked,
   ClassPlan,
   ClassStudent,
+  ClassWeeksPlan,
   Energy,
   Place,
   Precaution,
@@ -166,6 +167,26 @@ export interface WeeksQuery {
   /** Tries toward the goals in a lesson; what the last lessons had where it is left out. */
   readonly tries?: number;
   readonly goal?: string | readonly string[];
+}
+
+/** A group's weeks; every student's way is to the same goals. */
+export interface ClassWeeksQuery {
+  readonly until: LocalDate;
+  readonly goal: string | readonly string[];
+  /** Lessons a week; the group's own day where it is left out. */
+  readonly perWeek?: number;
+  /** Tries toward the goals in a lesson; what each had lately where it is left out. */
+  readonly tries?: number;
+}
+
+export interface ClassWeeksView extends Pick<ClassWeeksPlan, "weeks" | "likely" | "chanceOfAll" | "gives"> {
+  readonly goals: readonly Goal[];
+  readonly until: LocalDate;
+  readonly lessonsAWeek: number;
+  readonly students: readonly ({ readonly studentId: string; readonly name: string } & Pick<
+    WeeksPlan,
+    "outlook" | "chance" | "lessonsNeeded"
+  >)[];
 }
 
 export interface WeeksView extends WeeksPlan {

@@ -23,6 +23,14 @@ export {
 } from "./plan/class-option.js";
 export { type Helper } from "./plan/class-eyes.js";
 export { planClass } from "./plan/class-plan.js";
+export {
+  type ClassGive,
+  type ClassWeek,
+  type ClassWeeksAsked,
+  type ClassWeeksPlan,
+  type ClassWeeksStudent,
+  planClassWeeks,
+} from "./plan/class-weeks.js";
 export { coachWay, type CoachWay, type Look } from "./plan/coach-way.js";
 export { classTimes, lengthened, retimed } from "./plan/class-times.js";
 export { grownFrom, mayGrow } from "./syllabus/growth.js";
@@ -52,6 +60,7 @@ export { type Give, type GiveContext, whatGives } from "./plan/weeks-give.js";
 export {
   type Outlook,
   type WeekOfPlan,
+  type WeeksContext,
   type WeeksPlan,
   lessonDays,
   planWeeks,

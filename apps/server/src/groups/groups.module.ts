@@ -6,6 +6,6 @@ import { MembersService } from "./members.service.js";
 @Module({
   controllers: [GroupsController],
   providers: [GroupsService, MembersService],
-  exports: [MembersService],
+  exports: [MembersService, GroupsService],
 })
 export class GroupsModule {}

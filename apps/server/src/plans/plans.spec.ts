@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
-import type { ClassStudentView, StudentDetail, WeeksView } from "@mirrup/contract";
-import { classOptionsReply, planReply, weeksReply } from "@mirrup/contract/schemas";
+import type { ClassStudentView, ClassWeeksView, GroupView, StudentDetail, WeeksView } from "@mirrup/contract";
+import { classOptionsReply, classWeeksReply, planReply, weeksReply } from "@mirrup/contract/schemas";
 import { CATALOGUE } from "@mirrup/catalogue";
 import { comboKey, DAY_MS, scoreOf } from "@mirrup/core";
 import { partsOfScore } from "@mirrup/core/combos";
@@ -213,5 +213,64 @@ describe("the weeks toward a date", () => {
     const { status, body } = await server.get(`/api/students/${student}/weeks?until=${until()}`);
     expect(status).toBe(expected);
     expect((body as { detail: string }).detail).not.toBe("");
+  });
+});
+
+describe("a group's weeks toward a show", () => {
+  let group: string;
+  let novice: string;
+  beforeAll(async () => {
+    novice = await server.addStudent("Hazel Ostler");
+    const made = { name: "Showers", weekday: 3, members: [student, novice] };
+    group = ((await server.post("/api/groups", made)).body as GroupView).id;
+  });
+  const weeks = async (query: string) => {
+    const { status, body } = await server.get(`/api/groups/${group}/weeks${query}`);
+    expect([status, classWeeksReply.validate(body).error]).toEqual([200, undefined]);
+    return body as ClassWeeksView;
+  };
+
+  it("are each student's own weeks to the same goals, on the group's day", async () => {
+    const asked = `?until=${inDays(60)}&goal=cross:both&goal=double-under:whole`;
+    const view = await weeks(`${asked}&tries=50`);
+    expect(view.lessonsAWeek).toBe(1);
+    expect(view.students.map((one) => one.studentId).sort()).toEqual([student, novice].sort());
+    for (const { studentId, chance, outlook } of view.students) {
+      const own = (await server.get(`/api/students/${studentId}/weeks${asked}&perWeek=1&tries=50`))
+        .body as WeeksView;
+      // The same number of lessons on another day of the week.
+      expect(Math.abs(own.chance - chance)).toBeLessThan(0.15);
+      expect([own.outlook === "there", outlook === "there"]).not.toEqual([true, false]);
+    }
+    const met = view.weeks
+      .flatMap((week) => week.lessons)
+      .map((day) => new Date(`${day}T12:00:00Z`).getUTCDay());
+    expect(new Set(met)).toEqual(new Set([3]));
+    expect(view.weeks[0]?.work.length).toBeGreaterThan(0);
+  });
+
+  it("say what would have to give, and that is so", async () => {
+    const view = await weeks(`?until=${inDays(20)}&goal=double-under:whole&tries=40`);
+    for (const give of view.gives) {
+      const then =
+        give.code === "lessons"
+          ? await weeks(`?until=${inDays(20)}&goal=double-under:whole&tries=40&perWeek=${give.aWeek}`)
+          : await weeks(`?until=${give.until}&goal=double-under:whole&tries=40`);
+      expect([then.likely, then.gives]).toEqual([give.likely, []]);
+    }
+  });
+
+  it.each([
+    ["", 400],
+    [`?until=${inDays(30)}`, 400],
+    [`?until=${inDays(-3)}&goal=cross:both`, 422],
+    [`?until=${inDays(30)}&goal=wings:both`, 422],
+  ])("refuse %s", async (query, expected) => {
+    expect((await server.get(`/api/groups/${group}/weeks${query}`)).status).toBe(expected);
+  });
+
+  it("are of a group that there is", async () => {
+    const path = `/api/groups/${crypto.randomUUID()}/weeks?until=${inDays(30)}&goal=cross:both`;
+    expect((await server.get(path)).status).toBe(404);
   });
 });

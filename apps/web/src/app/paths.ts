@@ -20,6 +20,8 @@ export interface Paths {
   /** A page of the student: session, weeks, outline, placement, record or schools. */
   readonly studentPage: (id: string, page: StudentPage) => string;
   readonly class: (groupId?: string) => string;
+  /** A group's weeks toward a show. */
+  readonly classWeeks: (groupId: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */
   readonly round: (groupId: string | undefined, subject: string) => string;
   /** The five parts of the base test as one drill. */
@@ -48,6 +50,7 @@ export function pathsOf(studioId: string): Paths {
     studentPage: (id, page) => `${root}/students/${id}/${page}`,
     round: (groupId, subject) => `${root}/class/${groupId ?? "all"}/round/${subject}`,
     class: (groupId) => (groupId === undefined ? `${root}/class` : `${root}/class/${groupId}`),
+    classWeeks: (groupId) => `${root}/class/${groupId}/weeks`,
     student: (id) => `${root}/students/${id}`,
     baseTest: (id) => `${root}/students/${id}/base-test`,
     floor: (id, subject, side) => `${root}/students/${id}/floor/${subject}/${side}`,

@@ -4,7 +4,7 @@ import { Button, Group, SegmentedControl, Skeleton, Text, Title } from "@mantine
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
-import { NavLink, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
 import { useMembership } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -106,6 +106,11 @@ export function ClassPage() {
               { value: "sheet", label: "Skill sheet" },
             ]}
           />
+          {group !== undefined && (
+            <Button variant="default" component={Link} to={paths.classWeeks(group.id)}>
+              Toward a show
+            </Button>
+          )}
           {mayEdit && group !== undefined && (
             <Button variant="default" onClick={() => setEditing("this")}>
               Edit the group

@@ -18,7 +18,7 @@ import {
   wholeWords,
 } from "../app/words.js";
 import { weeksQuery } from "../students/index.js";
-import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "./weeks-asked.js";
+import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "../app/weeks-asked.js";
 import { giveWords, outlookWords } from "./weeks-words.js";
 import classes from "./weeks-page.module.css";
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import type { WeeksView } from "@mirrup/contract";
 import type { Outlook } from "@mirrup/core/planning";
-import { addressOfWeeks, weeksAskedFrom } from "./weeks-asked.js";
+import { addressOfWeeks, weeksAskedFrom } from "../app/weeks-asked.js";
 import { giveWords, outlookWords } from "./weeks-words.js";
 
 const NOW = Date.parse("2026-06-01T12:00:00Z");

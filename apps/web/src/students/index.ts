@@ -1,4 +1,5 @@
 export {
+  classWeeksQuery,
   decisionsQuery,
   detailQuery,
   doneTodayQuery,

@@ -1,4 +1,5 @@
 import type {
+  ClassWeeksView,
   DecisionView,
   DoneSide,
   GridView,
@@ -123,6 +124,13 @@ export const weeksQuery = (id: string, asked: string) =>
   queryOptions({
     queryKey: ["students", id, "weeks", asked],
     queryFn: ({ signal }) => get<WeeksView>(`/students/${id}/weeks?${asked}`, signal),
+  });
+
+/** A group's weeks toward goals that all of them have. */
+export const classWeeksQuery = (groupId: string, asked: string) =>
+  queryOptions({
+    queryKey: ["groups", groupId, "weeks", asked],
+    queryFn: ({ signal }) => get<ClassWeeksView>(`/groups/${groupId}/weeks?${asked}`, signal),
   });
 
 export const groupsQuery = queryOptions({

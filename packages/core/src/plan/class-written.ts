@@ -11,7 +11,8 @@ const stationsOf = (table: ClassTable) =>
 
 /**
  * Who looks at each station of a turn. Where a coach is asked for: a coach, or where there are too few a helper who
- * may lead it; then whoever is left, where the most are at something new.
+ * may lead it; then the helpers who are left, first where the most are at something new. The coaches who are left go
+ * round (`coach-way`).
  */
 function watchesIn(table: ClassTable, turn: number): readonly Watch[] {
   const asked = stationsOf(table).flatMap((station) => {
@@ -19,9 +20,8 @@ function watchesIn(table: ClassTable, turn: number): readonly Watch[] {
       table.stationOf.at(turn, student) === station ? (table.optionAt(student, turn) ?? []) : [],
     );
     const watched = here.filter((option) => option.watch !== "nobody").length;
-    return watched === 0
-      ? []
-      : [{ station, watched, isLed: here.some((option) => option.watch === "coach") }];
+    const isLed = here.some((option) => option.watch === "coach");
+    return here.length === 0 ? [] : [{ station, watched, many: here.length, isLed }];
   });
   const watches: Watch[] = stationsOf(table).map(() => "nobody");
   let { coaches } = table.asked;
@@ -43,17 +43,9 @@ function watchesIn(table: ClassTable, turn: number): readonly Watch[] {
       watches[station] = "helper";
     }
   }
-  for (const { station } of asked
-    .filter((one) => !one.isLed)
-    .sort((one, other) => other.watched - one.watched)) {
-    if (helpers > 0) {
-      helpers -= 1;
-      watches[station] = "helper";
-    } else if (coaches > 0) {
-      coaches -= 1;
-      watches[station] = "coach";
-    }
-  }
+  const others = asked.filter((one) => !one.isLed);
+  others.sort((one, other) => other.watched - one.watched || other.many - one.many);
+  for (const { station } of others.slice(0, helpers)) watches[station] = "helper";
   return watches;
 }
 

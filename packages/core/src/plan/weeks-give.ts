@@ -7,6 +7,7 @@ import type { SubjectSide } from "../syllabus/roles.js";
 import {
   ENOUGH_CHANCE,
   lessonDays,
+  MOST_LESSONS_A_WEEK,
   MOST_WEEKS,
   planWeeks,
   spreadWeekdays,
@@ -31,8 +32,6 @@ export interface GiveContext extends WeeksContext {
     readonly tries: TriesLeft;
   }[];
 }
-
-const MOST_LESSONS_A_WEEK = 7;
 
 function moreLessons(context: GiveContext): Give | null {
   const { today, until, weekdays } = context;

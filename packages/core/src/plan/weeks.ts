@@ -72,6 +72,7 @@ export interface WeeksPlan {
 }
 
 export const MOST_WEEKS = 104;
+export const MOST_LESSONS_A_WEEK = 7;
 
 /** From this chance on a plan may be counted on: the instructor's three in four. */
 export const ENOUGH_CHANCE = 0.75;
