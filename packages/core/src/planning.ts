@@ -29,7 +29,7 @@ export {
   type ClassWeeksAsked,
   type ClassWeeksPlan,
   type ClassWeeksStudent,
-  planClassWeeks,
+  classWeeksSteps,
 } from "./plan/class-weeks.js";
 export { coachWay, type CoachWay, type Look } from "./plan/coach-way.js";
 export { classTimes, lengthened, retimed } from "./plan/class-times.js";

@@ -1,6 +1,6 @@
 import type { ClassWeeksQuery, ClassWeeksView } from "@mirrup/contract";
 import { classWeeksQuery, classWeeksReply, idParam } from "@mirrup/contract/schemas";
-import { planClassWeeks, spreadWeekdays } from "@mirrup/core/planning";
+import { classWeeksSteps, spreadWeekdays } from "@mirrup/core/planning";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
 import { Scopes, type Member } from "../database/scope.js";
@@ -9,6 +9,7 @@ import { Reply } from "../problems/reply.js";
 import { loadsOf, skillsReading, StandingsService } from "../standings/index.js";
 import { goalsOf, StudentsService } from "../students/index.js";
 import { todayOf } from "./today.js";
+import { inTurns } from "./in-turns.js";
 import { checkDate, weeksContext } from "./weeks-context.js";
 
 @Controller("groups/:id/weeks")
@@ -52,7 +53,7 @@ export class ClassWeeksController {
         }),
       };
     });
-    const plan = planClassWeeks(students, asked);
+    const plan = await inTurns(classWeeksSteps(students, asked));
     return {
       ...{ goals, until, lessonsAWeek: asked.weekdays.length },
       ...{ weeks: plan.weeks, likely: plan.likely, chanceOfAll: plan.chanceOfAll, gives: plan.gives },

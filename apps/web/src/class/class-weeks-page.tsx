@@ -1,5 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ClassWeeksView } from "@mirrup/contract";
+import { skillOf } from "@mirrup/core";
 import {
   Button,
   Group,
@@ -11,6 +12,7 @@ import {
   TextInput,
   Title,
   VisuallyHidden,
+  type OptionsFilter,
 } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
@@ -27,10 +29,18 @@ import { addressOfClassWeeks, classWeeksAskedFrom, type ClassWeeksAsked } from "
 import { classGiveWords, OUTLOOK_NAMES, readyWords, workWords } from "./class-weeks-words.js";
 import classes from "./class-weeks-page.module.css";
 
-const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name, aliases }) => ({
-  value: id,
-  label: capital(aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name),
-}));
+const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name }) => ({ value: id, label: capital(name) }));
+
+/** A skill is found by any of its names. */
+const byAnyName: OptionsFilter = ({ options, search, limit }) => {
+  const text = search.trim().toLowerCase();
+  const isFound = (option: (typeof options)[number]) => {
+    if (!("value" in option)) return false;
+    const { name, aliases } = skillOf(CATALOGUE, option.value);
+    return [name, ...aliases].some((one) => one.toLowerCase().includes(text));
+  };
+  return options.filter(isFound).slice(0, limit);
+};
 /** Skills of a week that are named; the others are counted. */
 const WORK_SHOWN = 6;
 
@@ -78,6 +88,7 @@ export function ClassWeeksPage() {
           size="md"
           className={classes.skills}
           searchable
+          filter={byAnyName}
           limit={40}
           maxValues={20}
           data={SKILLS}
@@ -205,7 +216,7 @@ function Students({ view }: Pick<WeeksProps, "view">) {
   );
   return (
     <Table.ScrollContainer minWidth={0} maxHeight={520}>
-      <Table className={classes.table} stickyHeader>
+      <Table className={classes.table} fz="md" stickyHeader>
         <Table.Caption>Who is furthest from it stands first.</Table.Caption>
         <Table.Thead>
           <Table.Tr>

@@ -88,11 +88,11 @@ export function usefulWords(plan: {
 }): string {
   const { useful, minutes, sameForAll, most } = plan;
   const isFar = useful > FAR_MORE * sameForAll;
-  const times = sameForAll > 0 && !isFar ? `${(useful / sameForAll).toFixed(1)} times ` : "far more than ";
+  const times = isFar ? "far more than " : `${(useful / sameForAll).toFixed(1)} times `;
   const share = most > 0 ? Math.min(100, Math.round((100 * useful) / most)) : 100;
   return (
     `${wholeWords(useful)} useful minutes of ${wholeWords(minutes)} at the stations: ` +
-    `${times}one drill for everybody (${wholeWords(sameForAll)}). ` +
+    `${times}one drill for everybody (${sameForAll < 1 ? "none" : wholeWords(sameForAll)}). ` +
     `Each student alone with you could have ${wholeWords(most)} at most; this has ${share}% of it.`
   );
 }

@@ -5,7 +5,7 @@ import { HANDBOOK_MODEL } from "../record/model.js";
 import { triesOfAll } from "../record/tries.js";
 import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
 import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
-import { planClassWeeks, type ClassWeeksStudent } from "./class-weeks.js";
+import { classWeeksSteps, type ClassWeeksAsked, type ClassWeeksStudent } from "./class-weeks.js";
 import { ENOUGH_CHANCE, lessonDays, planWeeks } from "./weeks.js";
 
 const SYLLABUS = syllabusOf({
@@ -31,6 +31,14 @@ function studentOf(id: string, ways: Readonly<Record<string, number>>): ClassWee
       ...{ landingsOf: () => 1, multiplesOf: () => 0, landingsThisWeek: 0, weekStartsOn: 1 },
     },
   };
+}
+
+function planClassWeeks(students: readonly ClassWeeksStudent[], asked: ClassWeeksAsked) {
+  const steps = classWeeksSteps(students, asked);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done === true) return value;
+  }
 }
 
 const ASKED = { today: "2026-05-31", until: "2026-07-30", weekdays: [1] };

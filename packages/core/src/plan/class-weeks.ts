@@ -95,14 +95,20 @@ function weeksTogether(
   });
 }
 
-function gives(students: readonly ClassWeeksStudent[], asked: ClassWeeksAsked): readonly ClassGive[] {
+/** Yields after every question that it asks of the whole class. */
+function* gives(
+  students: readonly ClassWeeksStudent[],
+  asked: ClassWeeksAsked,
+): Generator<undefined, readonly ClassGive[]> {
   const enough = Math.ceil(ENOUGH_OF_A_CLASS * students.length);
-  const likelyWith = (changes: Partial<ClassWeeksAsked>) =>
-    likelyOf(plansOf(students, { ...asked, ...changes }));
-  if (likelyWith({}) >= enough) return [];
+  function* likelyWith(changes: Partial<ClassWeeksAsked>): Generator<undefined, number> {
+    yield;
+    return likelyOf(plansOf(students, { ...asked, ...changes }));
+  }
+  if ((yield* likelyWith({})) >= enough) return [];
   const found: ClassGive[] = [];
   for (let aWeek = asked.weekdays.length + 1; aWeek <= MOST_LESSONS_A_WEEK; aWeek += 1) {
-    const likely = likelyWith({ weekdays: spreadWeekdays(aWeek) });
+    const likely = yield* likelyWith({ weekdays: spreadWeekdays(aWeek) });
     if (likely < enough) continue;
     found.push({ code: "lessons", aWeek, likely });
     break;
@@ -110,21 +116,27 @@ function gives(students: readonly ClassWeeksStudent[], asked: ClassWeeksAsked): 
   // By halving, since more weeks are never worse.
   const at = (weeks: number) => dayAfter(asked.until, 7 * weeks);
   let [short, long] = [0, MOST_WEEKS];
-  if (likelyWith({ until: at(long) }) < enough) return found;
+  let likely = yield* likelyWith({ until: at(long) });
+  if (likely < enough) return found;
   while (long - short > 1) {
     const middle = Math.floor((short + long) / 2);
-    if (likelyWith({ until: at(middle) }) >= enough) long = middle;
+    const then = yield* likelyWith({ until: at(middle) });
+    if (then >= enough) [long, likely] = [middle, then];
     else short = middle;
   }
-  return [...found, { code: "later", until: at(long), likely: likelyWith({ until: at(long) }) }];
+  return [...found, { code: "later", until: at(long), likely }];
 }
 
-/** The plan; the same for the same question. O(students · lessons · steps²), some twenty times for what gives. */
-export function planClassWeeks(
+/**
+ * The plan in steps, so that whoever runs it can do something else between two of them: each is O(students ·
+ * lessons · steps²), and there are some twenty where something has to give.
+ */
+export function* classWeeksSteps(
   students: readonly ClassWeeksStudent[],
   asked: ClassWeeksAsked,
-): ClassWeeksPlan {
+): Generator<undefined, ClassWeeksPlan> {
   const plans = plansOf(students, asked);
+  yield;
   return {
     weeks: weeksTogether(students, plans),
     students: plans.flatMap((plan, place) => {
@@ -133,6 +145,6 @@ export function planClassWeeks(
     }),
     likely: likelyOf(plans),
     chanceOfAll: plans.reduce((chance, one) => chance * one.chance, 1),
-    gives: students.length === 0 ? [] : gives(students, asked),
+    gives: students.length === 0 ? [] : yield* gives(students, asked),
   };
 }

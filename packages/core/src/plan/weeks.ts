@@ -125,18 +125,21 @@ class Calendar {
   holds = 0;
   private readonly left: readonly Left[];
   private readonly meanLandings: number;
+  /** The first day that goes easy; null where the date is too near for any. */
+  private readonly taperFrom: LocalDate | null;
   private lastHighImpact: LocalDate | null = null;
 
   constructor(private readonly context: WeeksContext) {
-    const { steps, tries, landingsOf } = context;
+    const { steps, tries, landingsOf, today, until } = context;
+    const isFar = dayAfter(today, LEAST_DAYS_TO_TAPER) <= until;
+    this.taperFrom = isFar ? dayAfter(until, -TAPER_DAYS) : null;
     this.left = steps.map((step) => ({ step, tries: step.tries.expected }));
     const landings = steps.reduce((sum, one) => sum + landingsOf(one.of) * one.tries.expected, 0);
     this.meanLandings = tries.expected > 0 ? landings / tries.expected : 1;
   }
 
   isTaper(day: LocalDate): boolean {
-    const { today, until } = this.context;
-    return dayAfter(today, LEAST_DAYS_TO_TAPER) <= until && dayAfter(day, TAPER_DAYS) >= until;
+    return this.taperFrom !== null && day >= this.taperFrom;
   }
 
   /** What a step needs that is itself still to be done on this way. */
