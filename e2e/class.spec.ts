@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Items, LessonView, StudentView } from "@mirrup/contract";
 import type { Page } from "@playwright/test";
-import { expect, test } from "./fixtures.js";
+import { expect, expectAccessible, test } from "./fixtures.js";
 
 /** A lesson of today for all of the demo's students; answers its address and who they are. */
 async function lessonOfAll(page: Page, root: string): Promise<readonly [string, readonly StudentView[]]> {
@@ -72,6 +72,82 @@ test("a class of all, one coach and three ropes: nobody idle, and who comes late
   await page.getByRole("button", { name: "Back to the turn" }).click();
   await page.getByRole("button", { name: "Next: turn 2" }).click();
   await expect(page.locator("main").getByText(name, { exact: true })).toHaveCount(1);
+});
+
+test("ropes by length, a helper who may lead, a pair to be kept apart, and who brought a rope", async ({
+  page,
+  mirrup,
+}) => {
+  test.setTimeout(150_000);
+  const [path, students] = await lessonOfAll(page, mirrup.root);
+  await page.goto(`${path}/plan`);
+  await planIsMade(page);
+  await page.getByLabel("Ropes", { exact: true }).fill("6");
+  await page.getByLabel("Ropes", { exact: true }).blur();
+  await page.getByRole("button", { name: "Ropes: kinds and lengths" }).click();
+  await page.getByRole("combobox", { name: "Kind" }).selectOption("beaded");
+  await page.getByLabel(/^Length/).fill("260");
+  await page.keyboard.press("Escape");
+  await page.getByLabel("Helpers", { exact: true }).fill("1");
+  await page.getByLabel("Helpers", { exact: true }).blur();
+  await page.getByRole("button", { name: "What helpers may look at" }).click();
+  await page.getByRole("checkbox", { name: "Crosses" }).check();
+  await expectAccessible(page);
+  await page.keyboard.press("Escape");
+
+  const [one, other] = students.map((student) => student.name);
+  await page.getByRole("button", { name: /^Pairs/ }).click();
+  for (const [label, name = ""] of [
+    ["One", one],
+    ["The other", other],
+  ] as const) {
+    await page.getByRole("combobox", { name: label, exact: true }).fill(name);
+    await page.getByRole("option", { name, exact: true }).click();
+  }
+  await page.getByRole("button", { name: "Keep so" }).click();
+  await expect(page.getByText(`${one ?? ""} and ${other ?? ""}: apart`)).toBeVisible();
+  await page.keyboard.press("Escape");
+  await planIsMade(page);
+  const headers = { "x-mirrup-studio": mirrup.root.slice(1) };
+  const address = `/api/lessons/${path.split("/lessons/")[1] ?? ""}`;
+  const read = async () => (await (await page.request.get(address, { headers })).json()) as LessonView;
+  await expect(async () => {
+    const { plan, students: all } = await read();
+    expect(plan?.asked.helpers).toEqual([{ mayLead: ["crosses"] }]);
+    expect(plan?.asked.ropes).toEqual([{ kind: "beaded", lengthMm: 2600, many: 6 }]);
+    const stations = [students[0]?.id, students[1]?.id].map((id) =>
+      all.find((student) => student.studentId === id)?.places.map((place) => place?.station),
+    );
+    plan?.rotations.forEach((_, turn) => expect(stations[0]?.[turn]).not.toBe(stations[1]?.[turn]));
+  }).toPass({ timeout: 30_000 });
+  await expect(page.getByRole("heading", { name: "The coach’s way, and the ropes" })).toBeVisible();
+  await expect(page.getByRole("list", { name: "Ropes in turn 1" })).toContainText("beaded of 260 cm");
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Pairs: 1" })).toBeVisible();
+
+  // In the hall one brings a rope after all, one of the others breaks, and the coach sees where to be.
+  await page.getByRole("link", { name: "Hold it" }).click();
+  const row = page.getByRole("group", { name: students[2]?.name ?? "", exact: true });
+  const own = row.getByRole("button", { name: "Own rope" });
+  const had = await own.getAttribute("aria-pressed");
+  await own.click();
+  await expect(own).not.toHaveAttribute("aria-pressed", had ?? "");
+  await page.getByRole("button", { name: "Begin with the warm-up" }).click();
+  await page.getByRole("button", { name: "Who is here" }).click();
+  const patched = page.waitForResponse(
+    (reply) => reply.request().method() === "PATCH" && !reply.url().endsWith("/run") && reply.ok(),
+  );
+  await page.getByRole("button", { name: "Ropes left: kinds and lengths" }).click();
+  await page.getByLabel("How many").fill("5");
+  await patched;
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Back to the turn" }).click();
+  await page.getByRole("button", { name: "Next: turn 1" }).click();
+  await expect(page.getByRole("list", { name: "Where the coaches are" })).toContainText(/You: station \d/);
+  await expectAccessible(page);
+  const { plan, students: all } = await read();
+  expect(plan?.asked.ropes).toEqual([{ kind: "beaded", lengthMm: 2600, many: 5 }]);
+  expect(all.find((student) => student.studentId === students[2]?.id)?.ownRope).toBe(had !== "true");
 });
 
 test("a class that cannot be says why, and comes back", async ({ page, mirrup }) => {

@@ -1,3 +1,4 @@
+import { AxeBuilder } from "@axe-core/playwright";
 import { test as base, expect, type Page } from "@playwright/test";
 import pg from "pg";
 import { STUDIO_HEADER, type Items, type SessionView, type StudentView } from "@mirrup/contract";
@@ -72,4 +73,13 @@ export async function press(page: Page, key: string, times: number): Promise<voi
 /** Waits until the floor takes taps. */
 export async function floorIsOpen(page: Page): Promise<void> {
   await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
+}
+
+const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
+
+/** Fails where the page breaks a rule of WCAG 2.2 AA that can be checked by machine; names page, rule and element. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+  const broken = violations.map(({ id, nodes }) => [id, nodes.map((node) => node.html)]);
+  expect([new URL(page.url()).pathname, broken]).toEqual([new URL(page.url()).pathname, []]);
 }

@@ -1,7 +1,6 @@
 import { readFileSync } from "node:fs";
-import { AxeBuilder } from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { expect, test } from "./fixtures.js";
+import { expect, expectAccessible, test } from "./fixtures.js";
 
 const CLASS = "Second year";
 
@@ -28,11 +27,6 @@ function replanned(page: Page) {
   return page.waitForResponse(
     (reply) => reply.request().method() === "PATCH" && !reply.url().endsWith("/run") && reply.ok(),
   );
-}
-
-async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ""}`)).toEqual([]);
 }
 
 async function pagesOf(page: Page): Promise<number> {
@@ -332,5 +326,37 @@ test("the weeks to a date say honestly whether it is enough", async ({ page, mir
   await expect(gives).toHaveCount(0);
   await expectAccessible(page);
   await page.getByLabel("Until").fill("2020-01-01");
+  await expect(page.getByText("That date is not ahead of today. Choose one that is.")).toBeVisible();
+});
+
+test("a group's weeks toward a show say who will be ready, and what would have to give", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/class`);
+  await page.getByRole("link", { name: "Second year" }).click();
+  await page.getByRole("link", { name: "Toward a show" }).click();
+  await expect(page.getByText(/^Choose the skills that the show asks of everybody/)).toBeVisible();
+  const skills = page.getByRole("combobox", { name: "What everybody is to have" });
+  // Found by another of its names.
+  await skills.fill("criss-cross");
+  await page.getByRole("option", { name: "Cross", exact: true }).click();
+  await skills.fill("double under");
+  await page.getByRole("option", { name: "Double under", exact: true }).click();
+  await page.keyboard.press("Escape");
+  const ready = page.getByRole("status").filter({ hasText: /likely to be ready/ });
+  await expect(ready).toBeVisible();
+  await page.getByLabel("Lessons a week").fill("1");
+  await expect(page.getByRole("columnheader", { name: "Lessons it takes" })).toBeVisible();
+  const gives = page.getByRole("region", { name: "What would have to give" });
+  await gives.getByRole("button", { name: /Plan it so.*Until/ }).click();
+  await expect(gives).toHaveCount(0);
+  await expect(page.getByText(/half of the usual/).first()).toBeVisible();
+  await expectAccessible(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await page.reload();
+  await expect(ready).toBeVisible();
+  await page.getByLabel("The show").fill("2020-01-01");
   await expect(page.getByText("That date is not ahead of today. Choose one that is.")).toBeVisible();
 });

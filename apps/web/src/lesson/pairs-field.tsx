@@ -49,7 +49,7 @@ export function PairsField({ students }: { readonly students: readonly Named[] }
           )}
           <ul className={classes.pairs}>
             {here.map(({ students: pair, wish }) => {
-              const [one, other] = pair.map((id) => names.get(id) ?? "Somebody");
+              const [one, other] = pair.map((id) => names.get(id) ?? "Somebody").sort();
               return (
                 <li key={pair.join(" ")}>
                   <span>
