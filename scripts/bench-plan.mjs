@@ -1,4 +1,5 @@
 /** One student's lesson planned, the slowest of many, against reading where that student stands. */
+import { demoReadings } from "./lib/demo-readings.mjs";
 import { simulatedReadings } from "./lib/simulated-readings.mjs";
 import { median, printRatio } from "./lib/measure.mjs";
 
@@ -25,9 +26,14 @@ function planOf(reading, next, minutes) {
 }
 
 export function benchPlan() {
+  benchPlansOf("of the demo's students", demoReadings());
+  benchPlansOf("of simulated students", simulatedReadings(STUDENTS));
+}
+
+function benchPlansOf(whose, readings) {
   const slow = [];
   let [plans, empty] = [0, 0];
-  for (const { read, strongerSide } of simulatedReadings(STUDENTS)) {
+  for (const { read, strongerSide } of readings) {
     const reading = read();
     const next = core.nextDrills(reading, { strongerSide });
     const reference = timed(read);
@@ -40,7 +46,7 @@ export function benchPlan() {
   }
   const worst = slow.reduce((one, other) => (other.ratio > one.ratio ? other : one));
   printRatio(
-    `one student's lesson planned, the slowest of ${plans}`,
+    `one student's lesson planned, the slowest of ${plans} ${whose}`,
     worst.planning,
     worst.reference,
     "reading where they stand",
