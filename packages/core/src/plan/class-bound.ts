@@ -1,21 +1,11 @@
 /** What a class plan is held against: one drill for everybody at a time, and the most that any plan could have. */
+import { cellOf } from "../grid.js";
 import { restore, snapshotOf } from "./class-search.js";
 import { ClassGroups, usefulMinutes } from "./class-groups.js";
 import type { ClassTable } from "./class-table.js";
 import { CLASS_LIMITS, CLASS_WEIGHTS } from "./weights.js";
 
-/** What the `times`-th turn at a skill counts, by the minute. */
-function worthOf(table: ClassTable, student: number, skill: number, times: number): number {
-  return (table.options.at(student, skill)?.worth ?? 0) * CLASS_WEIGHTS.again ** times;
-}
-
 const total = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0);
-const descending = (one: number, other: number) => other - one;
-
-/** The longest turns first, so that what counts most is multiplied by most. */
-function turnsOf(table: ClassTable): readonly number[] {
-  return [...table.working].sort(descending);
-}
 
 /** By station: how many of so many stand there, as many as can be seen and nobody alone; evenly where that is too few. */
 function sizes(many: number, stations: number): readonly number[] {
@@ -67,93 +57,98 @@ export function sameForAll(table: ClassTable): number {
   return Math.max(0, useful);
 }
 
-/** What a student's best turns come to, the largest worth in the longest turn. */
-function valueOf(worths: readonly number[], turns: readonly number[]): number {
-  return total(turns.map((minutes, place) => minutes * (worths[place] ?? 0)));
-}
+/** A skill at a station, for the first, second … time: by student, what a minute of it counts. */
+type Offer = readonly { readonly student: number; readonly worth: number }[];
 
-/** A student's best worths with one more on offer. */
-function withWorth(worths: readonly number[], worth: number, turns: readonly number[]): readonly number[] {
-  if (worths.length >= turns.length && worth <= (worths.at(-1) ?? 0)) return worths;
-  return [...worths, worth].sort(descending).slice(0, turns.length);
-}
-
-/** The first, second … turn at a skill, on offer to all; `gain` is what it brought when it was last asked. */
-interface Offer {
-  readonly skill: number;
-  readonly times: number;
-  gain: number;
-}
-
-/** What is taken of the offers so far: each student's best worths. */
-class Held {
-  value = 0;
-  private worths: (readonly number[])[];
-
-  constructor(
-    private readonly table: ClassTable,
-    private readonly turns: readonly number[],
-  ) {
-    this.worths = table.students.map(() => []);
-  }
-
-  /** What an offer adds to what is held. O(students · turns). */
-  gainOf({ skill, times }: Offer): number {
-    const { table, turns } = this;
-    return this.worths.reduce((sum, worths, student) => {
-      const worth = worthOf(table, student, skill, times);
-      if (worth <= 0 || (worths.length >= turns.length && worth <= (worths.at(-1) ?? 0))) return sum;
-      return sum + valueOf(withWorth(worths, worth, turns), turns) - valueOf(worths, turns);
-    }, 0);
-  }
-
-  take(offer: Offer): void {
-    this.value += offer.gain;
-    this.worths = this.worths.map((worths, student) =>
-      withWorth(worths, worthOf(this.table, student, offer.skill, offer.times), this.turns),
+function offersOf(table: ClassTable): readonly Offer[] {
+  return table.skills.flatMap((_, skill) => {
+    const able = table.students.flatMap((_one, student) => {
+      const worth = table.options.at(student, skill)?.worth ?? 0;
+      return worth > 0 ? [{ student, worth }] : [];
+    });
+    return table.minutes.map((_turn, times) =>
+      able.map(({ student, worth }) => ({ student, worth: worth * CLASS_WEIGHTS.again ** times })),
     );
-  }
+  });
 }
 
-const byGain = (one: Offer, other: Offer) => other.gain - one.gain;
+/** How often prices are mended, and by how much of a minute's worth at first and at last. */
+const MENDINGS = 300;
+const COARSE = 0.1;
+const FINE = 0.001;
+
+/** What there is to share out: minutes at stations, of each student, and the most that one turn has. */
+interface Shared {
+  readonly stations: number;
+  readonly students: readonly number[];
+  readonly turn: number;
+}
+
+function sharedOf(table: ClassTable): Shared {
+  const { working, before } = table;
+  const stationsIn = (turn: number) => Math.max(table.stations, before.rotations[turn]?.stations.length ?? 0);
+  return {
+    stations: total(working.map((minutes, turn) => minutes * stationsIn(turn))),
+    students: table.students.map((_, student) =>
+      total(working.filter((_minutes, turn) => table.isHere(student, turn) || turn < table.firstOpen)),
+    ),
+    turn: Math.max(0, ...working),
+  };
+}
 
 /**
- * No plan has more useful minutes than this. Every student takes their best turns out of all that is on
- * offer, wherever it stands in the lesson, without regard for room, coaches, ropes, kinds of effort or company.
- * An offer is at most stations × turns of the first, second … turns at the skills. What an offer is worth
- * is submodular (each student takes the best so many of it): a gain never grows, so that one asked for earlier
- * is a bound of what it is now, and the best offer is worth at most what any offer is worth and the largest
- * gains that so many more could bring to it. The least such bound is taken, along a greedy offer that asks
- * anew only where the largest gain is an old one.
+ * What everything counts at most with a price on each student's minute: the price of all their minutes, and of the
+ * offers that are worth most beyond it so many as there are minutes at stations. Mends each price by `step` where
+ * it is too low or too high.
+ */
+function atPrices(offers: readonly Offer[], shared: Shared, prices: number[], step: number): number {
+  const beyond = offers.map((offer) => {
+    let sum = 0;
+    for (const { student, worth } of offer) sum += Math.max(0, worth - cellOf(prices, student));
+    return sum;
+  });
+  const order = [...beyond.keys()].sort((one, other) => cellOf(beyond, other) - cellOf(beyond, one));
+  const wanted = prices.map(() => 0);
+  let [left, value] = [shared.stations, 0];
+  for (const place of order) {
+    const minutes = Math.min(left, shared.turn);
+    const most = cellOf(beyond, place);
+    if (minutes <= 0 || most <= 0) break;
+    left -= minutes;
+    value += most * minutes;
+    for (const { student, worth } of cellOf(offers, place)) {
+      if (worth > cellOf(prices, student)) wanted[student] = cellOf(wanted, student) + minutes;
+    }
+  }
+  prices.forEach((price, student) => {
+    const minutes = cellOf(shared.students, student);
+    value += price * minutes;
+    const change = Math.sign(cellOf(wanted, student) - minutes) * step;
+    prices[student] = Math.max(0, price + change);
+  });
+  return value;
+}
+
+/**
+ * No plan has more useful minutes than this: the best that fractions of students at fractions of stations could have,
+ * wherever in the lesson, without regard for room, coaches, ropes, kinds of effort or company. It is the dual of
+ * that linear programme, whose every price of a student's minute gives a bound: with p the prices, w the worths,
+ * M the minutes,
+ *
+ *     Σ p·M(student) + the largest Σ max(0, w − p) of the offers, as many as M(stations) holds.
+ *
+ * The least is looked for by steps that become smaller. O(mendings · turns · students · skills).
  */
 export function classBound(table: ClassTable): number {
-  const turns = turnsOf(table);
-  const slots = table.stations * turns.length;
-  const held = new Held(table, turns);
-  const open: Offer[] = table.skills.flatMap((_, skill) =>
-    turns.map((_turn, times) => ({ skill, times, gain: Infinity })),
-  );
-  const askAll = () => {
-    for (const offer of open) offer.gain = held.gainOf(offer);
-    open.sort(byGain);
-  };
-  const bound = () => held.value + total(open.slice(0, slots).map((one) => one.gain));
-  askAll();
-  let least = bound();
-  for (let slot = 1; slot <= slots; slot += 1) {
-    for (let [first] = open; first !== undefined; [first] = open) {
-      const gain = held.gainOf(first);
-      const isFresh = gain >= first.gain - 1e-12;
-      first.gain = gain;
-      if (isFresh) break;
-      open.sort(byGain);
-    }
-    const best = open.shift();
-    if (best === undefined || best.gain <= 1e-9) break;
-    held.take(best);
-    if (slot % turns.length !== 0 && slot < slots) continue;
-    askAll();
-    least = Math.min(least, bound());
-  }
+  const offers = offersOf(table);
+  const shared = sharedOf(table);
+  const prices = table.students.map(({ options }) => {
+    const worths = options.map((one) => one.worth).sort((one, other) => other - one);
+    return worths[Math.min(worths.length, table.minutes.length) - 1] ?? 0;
+  });
+  const finer = (FINE / COARSE) ** (1 / MENDINGS);
+  let least = Infinity;
+  for (let mending = 0; mending <= MENDINGS; mending += 1)
+    least = Math.min(least, atPrices(offers, shared, prices, COARSE * finer ** mending));
   return least;
 }

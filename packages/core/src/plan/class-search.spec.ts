@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { CLASS_ASKED, ropesOf, studentOf } from "../testing/small-class.js";
+import { classBound } from "./class-bound.js";
 import { ClassGroups } from "./class-groups.js";
 import { restore, searchClass, snapshotOf } from "./class-search.js";
 import { ClassTable, weighed } from "./class-table.js";
@@ -80,6 +81,7 @@ describe("the search for a class plan", () => {
           // The search is no proof: once in a hundred it misses a few tenths of a minute.
           expect(valueOf(table)).toBeGreaterThanOrEqual(best - 0.5);
           expect(valueOf(table)).toBeLessThanOrEqual(best + 1e-9);
+          expect(classBound(table)).toBeGreaterThanOrEqual(best - 1e-9);
         },
       ),
       { numRuns: 25 },
