@@ -69,19 +69,21 @@ interface Skill {
 const chanceAt = (skill: number) => 1 / (1 + Math.exp(-skill));
 
 export class Pupil implements Learner {
-  private readonly random: Random;
+  private random: Random;
   private readonly skills = new Map<string, Skill>();
   private readonly sides: ReadonlyMap<string, Practised>;
   private readonly talent: number;
   private day = 0;
   private tired = 0;
 
-  /** A pupil who knows the sides of `known` already. The same for the same seed. */
-  constructor(course: Course, known: ReadonlySet<string>, seed: number) {
-    this.random = randomFrom(seed + 0x9e37);
-    this.talent = Math.exp(0.35 * normal(this.random));
+  /** A pupil who knows the sides of `known` already. The same for the same seed and luck. */
+  constructor(course: Course, known: ReadonlySet<string>, seed: number, luck = 0) {
+    const nature = randomFrom(seed + 0x9e37);
+    this.talent = Math.exp(0.35 * normal(nature));
     this.sides = new Map(course.sides.map((side) => [side.key, side]));
-    for (const key of known) this.skillOf(key).value = 2 + 0.6 * normal(this.random);
+    this.random = nature;
+    for (const key of known) this.skillOf(key).value = 2 + 0.6 * normal(nature);
+    if (luck !== 0) this.random = randomFrom(seed + luck * 0x5eed);
   }
 
   chance(key: string): number {

@@ -42,6 +42,11 @@ describe("planned and done", () => {
     ]);
   });
 
+  it("take the other side for the turn's where it alone was done", () => {
+    const rows = compare(PLAN, [done("a", "cross", "right")]);
+    expect(rows).toMatchObject([{ side: "left", planned: { turn: 0 }, done: { side: "right", tries: 8 } }]);
+  });
+
   it("say what was planned and not written down", () => {
     expect(compare(PLAN, [])).toMatchObject([{ studentId: "a", planned: { turn: 0 }, done: null }]);
     expect(compare(null, [])).toEqual([]);

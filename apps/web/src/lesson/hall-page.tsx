@@ -15,6 +15,7 @@ import { studentsQuery } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { CoachNow } from "./coach-now.js";
 import { DoneTable } from "./done-table.js";
+import { withDrillsNow } from "./drills-now.js";
 import { leftWords, secondsLeft, stepAt, withoutAway } from "./hall.js";
 import classes from "./hall-page.module.css";
 import { pairsAt, stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
@@ -58,6 +59,10 @@ function Hall({ lesson, held }: HallProps) {
   const { progress, finishedAt } = lesson;
   const { plan } = hall;
   const step = plan === null ? null : stepAt(plan, progress);
+  const shown =
+    plan === null
+      ? null
+      : withDrillsNow(withoutAway(plan, lesson), step?.kind === "turn" ? step.turn : -1, hall.people);
   const nameOf = (id: string) => students.data?.find((one) => one.id === id)?.name ?? "Somebody";
   const mark = (studentId: string, attendance: Attendance) =>
     held.run({ attendance: { [studentId]: attendance } });
@@ -157,17 +162,12 @@ function Hall({ lesson, held }: HallProps) {
             </section>
           ) : (
             <Step
-              plan={withoutAway(plan, lesson)}
+              plan={shown ?? plan}
               step={step}
               lessonId={lesson.id}
               nameOf={nameOf}
               way={
-                <CoachNow
-                  plan={withoutAway(plan, lesson)}
-                  coaches={hall.coaches}
-                  progress={progress}
-                  nameOf={nameOf}
-                />
+                <CoachNow plan={shown ?? plan} coaches={hall.coaches} progress={progress} nameOf={nameOf} />
               }
             />
           )}

@@ -9,7 +9,9 @@ import { usePaths } from "../app/paths.js";
 import type { RoundTask } from "../app/round-set.js";
 import { Round, useWakeLock } from "../floor/index.js";
 import { studentsQuery } from "../students/index.js";
+import { withDrillsNow } from "./drills-now.js";
 import { withoutAway } from "./hall.js";
+import { classOptionsQuery } from "./queries.js";
 import { atStation, shownOf } from "./shown.js";
 import { useLesson } from "./use-lesson.js";
 
@@ -20,6 +22,10 @@ export function StationPage() {
   const paths = usePaths();
   const { lesson, isError, error, refetch } = useLesson(lessonId);
   const students = useQuery(studentsQuery);
+  const options = useQuery({
+    ...classOptionsQuery(lesson ?? { id: lessonId, students: [] }, lesson?.plan?.asked.missing ?? []),
+    enabled: lesson !== undefined,
+  });
   useWakeLock();
   useDocumentTitle("A station · Mirrup");
   if (lesson === undefined && isError) {
@@ -40,7 +46,8 @@ export function StationPage() {
     );
   }
   const { beats } = skillOf(CATALOGUE, subject);
-  const here = atStation(withoutAway(plan, lesson), turn, station);
+  const now = withDrillsNow(withoutAway(plan, lesson), turn, options.data ?? []);
+  const here = atStation(now, turn, station);
   const tasks = new Map(
     here.map(({ id, place }): [string, RoundTask] => [
       id,

@@ -27,6 +27,12 @@ export function useHall(
   const stored = askedOf(lesson, USUALLY_AT_HAND, "late");
   const options = useQuery(classOptionsQuery(lesson, stored.missing));
   const here = options.data === undefined ? undefined : studentsHere(lesson, options.data, begun);
+  const { refetch } = options;
+  const step = progress?.step;
+  useEffect(() => {
+    // Each turn begins with the drills that come next by then.
+    if (step !== undefined && step > 0) void refetch();
+  }, [step, refetch]);
   const isOpen = shown !== null && lesson.finishedAt === null && begun < plan.rotations.length;
   const isChanged =
     here !== undefined && (turns !== null || ropes !== undefined || isOutOfDate(plan, here, begun));

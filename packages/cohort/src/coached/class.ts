@@ -21,6 +21,8 @@ export interface ClassCoaching {
   readonly people: readonly Person[];
   readonly asked: ClassAsked;
   readonly lessons: number;
+  /** How the tries fall; the same people with other luck are another run of the same class. */
+  readonly luck?: number;
 }
 
 /** What one child does in a turn, and the share of it that they jump. */
@@ -59,7 +61,7 @@ function optionsOf(child: Child) {
 const workingMinutes = ({ asked }: ClassCoaching) =>
   classTimes(asked.minutes, asked.turns).turns.map((one) => Math.max(0, one - CLASS_LIMITS.change));
 
-/** Mirrup's class plan. */
+/** Mirrup's class plan: who is where as it was planned, and there the drill that comes next when the turn begins. */
 const byPlan: Way = (children, coaching, work) => {
   const { asked, syllabus } = coaching;
   const students = children.map((child, place) => ({
@@ -71,9 +73,10 @@ const byPlan: Way = (children, coaching, work) => {
     children.forEach((child, number) => {
       const place = plan.students[number]?.places[turn] ?? null;
       const subject = place === null ? null : (stations[place.station]?.subject ?? null);
-      const of = place === null || subject === null ? null : syllabus.find(subject, place.side);
-      if (place !== null && of !== null)
-        work(child, { of, drill: place.drill, share: PAIR }, minutes - CLASS_LIMITS.change);
+      if (place === null || subject === null) return;
+      const { side, drill } = optionsOf(child).find((one) => one.subject === subject) ?? place;
+      const of = syllabus.find(subject, side);
+      if (of !== null) work(child, { of, drill, share: PAIR }, minutes - CLASS_LIMITS.change);
     });
   });
 };
@@ -134,9 +137,16 @@ const clearedBy = ({ student }: Child) =>
 
 /** By child, in the order of the people: the sides that were cleared in these lessons. The same for the same people. */
 export function heldClass(coaching: ClassCoaching, way: ClassWay): readonly number[] {
-  const { syllabus, model, people, lessons } = coaching;
+  const { syllabus, model, people, lessons, luck } = coaching;
   const children = people.map(({ begin, goal, placed, strongerSide }): Child => {
-    const student = new CoachedStudent({ syllabus, model, learner: begin(), goal, placed, isEndless: true });
+    const student = new CoachedStudent({
+      syllabus,
+      model,
+      learner: begin(luck),
+      goal,
+      placed,
+      isEndless: true,
+    });
     return { student, strongerSide };
   });
   const before = children.map(clearedBy);

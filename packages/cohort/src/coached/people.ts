@@ -17,8 +17,8 @@ export interface Person {
   readonly goal: Side;
   /** What placement finds of them. */
   readonly placed: Coaching["placed"];
-  /** The same student as before the first lesson, each time. */
-  readonly begin: () => Learner;
+  /** The same student as before the first lesson, each time; their tries fall as this luck has it. */
+  readonly begin: (luck?: number) => Learner;
 }
 
 export interface PeopleOptions {
@@ -28,6 +28,9 @@ export interface PeopleOptions {
   readonly count: number;
   readonly seed: number;
 }
+
+/** Seeds of another luck lie so far from each other. */
+const LUCK = 1_000_003;
 
 /** From beginners to those who know nearly half. */
 const LEVELS = { least: 0.05, most: 0.5 } as const;
@@ -44,8 +47,10 @@ export function peopleOf({ syllabus, course, population, count, seed }: PeopleOp
     const goal = goalFor(syllabus, isKnown, strongerSide, randomFrom(own + 3));
     if (goal === undefined) return [];
     const keys = new Set(known.map(({ subject, side }) => sideKey(subject, side)));
-    const begin = () =>
-      population === "pupils" ? new Pupil(course, keys, own) : new Trainee(course, student, own);
+    const begin = (luck = 0) =>
+      population === "pupils"
+        ? new Pupil(course, keys, own, luck)
+        : new Trainee(course, student, own + LUCK * luck);
     return [{ seed: own, strongerSide, goal, placed: placedOf(known), begin }];
   });
 }

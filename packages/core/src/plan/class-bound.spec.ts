@@ -3,6 +3,7 @@ import { CLASS_ASKED, ropesOf, studentOf } from "../testing/small-class.js";
 import { classBound, sameForAll } from "./class-bound.js";
 import { ClassTable } from "./class-table.js";
 import type { ClassAsked, ClassStudent } from "./class.js";
+import { CLASS_WEIGHTS } from "./weights.js";
 
 function tableOf(
   students: readonly ClassStudent[],
@@ -17,21 +18,22 @@ function tableOf(
 const classOf = (many: number, options: readonly string[], changes: Partial<ClassStudent> = {}) =>
   Array.from({ length: many }, (_, place) => studentOf(`${place}`, options, changes));
 
+const AGAIN = CLASS_WEIGHTS.again;
 /** A turn of eight minutes has seven at the drill. */
 const TURNS = [8, 8];
 
 describe("the most that any plan could have", () => {
   it.each([
     // One station: both turns' best for everybody.
-    [classOf(4, ["step 0.9", "cross 0.5 swings"]), 1, 4 * 7 * (0.9 + 0.5)],
-    // The second turn at the same counts half.
-    [classOf(4, ["step 0.9", "cross 0.4 swings"]), 1, 4 * 7 * (0.9 + 0.45)],
+    [classOf(4, ["step 0.9", "cross 0.8 swings"]), 1, 4 * 7 * (0.9 + 0.8)],
+    // The second turn at the same counts less, and here still more than anything else.
+    [classOf(4, ["step 0.9", "cross 0.4 swings"]), 1, 4 * 7 * 0.9 * (1 + AGAIN)],
     // Who comes for one turn has one.
     [classOf(3, ["step 0.9", "cross 0.5"], { from: 1 }), 1, 3 * 7 * 0.9],
     // Two stations: each half of the class has its own.
-    [[...classOf(2, ["step 0.8"]), ...classOf(2, ["cross 0.6"])], 2, 2 * 7 * 1.5 * (0.8 + 0.6)],
+    [[...classOf(2, ["step 0.8"]), ...classOf(2, ["cross 0.6"])], 2, 2 * 7 * (1 + AGAIN) * (0.8 + 0.6)],
     // One station: the two halves share it.
-    [[...classOf(2, ["step 0.8"]), ...classOf(2, ["cross 0.6"])], 1, 2 * 7 * (0.8 + 0.6)],
+    [[...classOf(2, ["step 0.8"]), ...classOf(2, ["cross 0.7"])], 1, 2 * 7 * (0.8 + 0.7)],
     [classOf(2, []), 3, 0],
   ])("is what each could have where nothing stands against it (%#)", (students, stations, most) => {
     const bound = classBound(tableOf(students, { stations }, TURNS));
@@ -55,19 +57,19 @@ describe("one drill for everybody at a time", () => {
     sameForAll(tableOf(students, { stations: 3, ...changes }, TURNS));
 
   it("is the best skill of each turn, in groups that can be seen", () => {
-    expect(same(classOf(6, ["step 0.9", "cross 0.5 swings"]))).toBeCloseTo(6 * 7 * (0.9 + 0.5), 9);
+    expect(same(classOf(6, ["step 0.9", "cross 0.8 swings"]))).toBeCloseTo(6 * 7 * (0.9 + 0.8), 9);
     // Seven are five and two, and not six and one alone.
-    expect(same(classOf(7, ["step 0.9", "cross 0.5 swings"]))).toBeCloseTo(7 * 7 * (0.9 + 0.5), 9);
+    expect(same(classOf(7, ["step 0.9", "cross 0.8 swings"]))).toBeCloseTo(7 * 7 * (0.9 + 0.8), 9);
     // Eight at one station have six eights of the eyes.
-    const crowd = same(classOf(8, ["step 0.9", "cross 0.5 swings"]), { stations: 1 });
-    expect(crowd).toBeCloseTo((8 * 7 * (0.9 + 0.5) * 6) / 8, 9);
+    const crowd = same(classOf(8, ["step 0.9", "cross 0.8 swings"]), { stations: 1 });
+    expect(crowd).toBeCloseTo((8 * 7 * (0.9 + 0.8) * 6) / 8, 9);
   });
 
   it("leaves out who may not do it, and changes nothing of the table", () => {
     const students = [...classOf(4, ["step 0.9"]), studentOf("odd", ["cross 0.9"])];
     const table = tableOf(students, {}, TURNS);
     table.skillAt.put(0, 0, 1);
-    expect(sameForAll(table)).toBeCloseTo(4 * 7 * 0.9 * 1.4, 9);
+    expect(sameForAll(table)).toBeCloseTo(4 * 7 * 0.9 * (1 + AGAIN * CLASS_WEIGHTS.sameEffort), 9);
     expect(table.skillAt.row(0)).toEqual([1, null, null]);
     expect(table.stationOf.row(0)).toEqual([null, null, null, null, null]);
   });

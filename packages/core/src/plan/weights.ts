@@ -41,7 +41,7 @@ export const CLASS_WEIGHTS = {
   /** Going on with what has long been cleared: nobody is idle, little is learned. */
   keep: 0.1,
   /** What each further turn at the same skill is worth of the one before. */
-  again: 0.5,
+  again: 0.8,
   /** What a turn of the same effort as the last one is worth. */
   sameEffort: 0.8,
   /** A new, hard skill in the half of the lesson where the setting does not have it. */
