@@ -186,11 +186,12 @@ export class LessonsService {
   ): Promise<void> {
     const begun = progress?.step ?? 0;
     const placesOf = new Map(planned.map((one) => [one.studentId, one.places]));
-    const rows = (await this.rowsOf(scope, [id])).flatMap((row) => {
-      const next = placesOf.get(row.studentId);
+    const held = await this.rowsOf(scope, [id]);
+    const rows = held.flatMap(({ studioId, studentId, attendance, ownRope, places }) => {
+      const next = placesOf.get(studentId);
       if (next === undefined) return [];
-      const kept = next.map((place, turn) => (turn < begun ? (row.places[turn] ?? null) : place));
-      return [{ ...row, places: kept }];
+      const kept = next.map((place, turn) => (turn < begun ? (places[turn] ?? null) : place));
+      return [{ studioId, lessonId: id, studentId, attendance, ownRope, places: kept }];
     });
     if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
   }

@@ -34,13 +34,8 @@ export function CoachNow({ plan, coaches, progress, nameOf }: CoachNowProps) {
             <strong>
               {coaches > 1 ? `Coach ${coach + 1}` : "You"}: station {look.station + 1}
             </strong>{" "}
-            {lookWords(look, nameOf)}
-            {next !== null && (
-              <span>
-                {" "}
-                In {leftWords(secondsLeft)} to station {next.station + 1}.
-              </span>
-            )}
+            {lookWords(look, nameOf)}.
+            {next !== null && ` In ${leftWords(secondsLeft)} to station ${next.station + 1}.`}
           </li>
         );
       })}
