@@ -64,7 +64,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
         ?.replace(",", ""),
     );
   const all = await useful();
-  await page.getByLabel("Ropes").fill("2");
+  await page.getByLabel("Ropes", { exact: true }).fill("2");
   await expect.poll(useful, { timeout: 20_000 }).toBeLessThan(all);
   await planIsMade(page);
   await page.getByRole("button", { name: "Undo" }).click();

@@ -11,6 +11,7 @@ let student: string;
 let person: string;
 let lesson: string;
 let combo: string;
+let group: string;
 let viewer: Client;
 let coach: Client;
 /** Owner of another studio, asking for this one. */
@@ -25,6 +26,7 @@ beforeAll(async () => {
   await coach.post("/api/lessons", { lessons: [lessonOf({ id: lesson })] });
   combo = comboOf().id;
   await coach.post("/api/combos", { combos: [comboOf({ id: combo })] });
+  group = ((await coach.post("/api/groups", { name: "Tuesday" })).body as { id: string }).id;
   person = ((await coach.get("/api/auth/session")).body as { person: { id: string } }).person.id;
   const elsewhere = await server.addStudio("Other Hall");
   neighbour = (await server.addPerson(elsewhere, "owner")).inStudio(server.studioId);
@@ -53,7 +55,10 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/groups": ["viewer"],
   "POST /api/groups": ["coach", () => ({ name: "Monday" })],
   "PATCH /api/groups/{id}": ["coach", () => ({ version: 1 })],
+  "GET /api/groups/{id}/weeks": ["viewer"],
   "GET /api/grid": ["viewer"],
+  "GET /api/pairs": ["coach"],
+  "PUT /api/pairs": ["coach", () => ({ students: [student, uuid()], wish: "apart" })],
   "POST /api/students": ["coach", () => ({ name: "New Student" })],
   "POST /api/students/import": ["coach", () => ({ students: [{ name: "New Student" }] })],
   "GET /api/students/details": ["viewer"],
@@ -108,13 +113,14 @@ const QUERIES: Readonly<Record<string, () => string>> = {
   "/api/students/{id}/ladder": () => "?subject=cross&side=left",
   "/api/students/{id}/sets": () => "?subject=cross&side=left",
   "/api/students/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01`,
+  "/api/groups/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01&goal=cross:both`,
   "/api/students/{id}/combo-sets": () => `?combo=${combo}`,
   "/api/lessons": () => "?from=2026-01-01&to=2026-01-07",
 };
 
 function ask(client: Client, route: string): Promise<{ status: number; body: unknown }> {
   const [method = "", path = ""] = route.split(" ");
-  const places = { "/people/": person, "/lessons/": lesson, "/combos/": combo };
+  const places = { "/people/": person, "/lessons/": lesson, "/combos/": combo, "/groups/": group };
   const id = Object.entries(places).find(([part]) => path.startsWith(`/api${part}`))?.[1] ?? student;
   const body = ROUTES[route]?.[1]?.();
   const query = method === "GET" ? (QUERIES[path]?.() ?? "") : "";
@@ -245,9 +251,11 @@ describe("a student's record", () => {
     ];
     await server.post("/api/sets", { sets });
     await server.post("/api/decisions", { decisions: [decisionOf(gone)] });
-    const { body: group } = await server.post("/api/groups", { name: "Evenings", members: [gone] });
-    expect(group).toMatchObject({ members: [gone] });
-    const { id: groupId } = group as { id: string };
+    const pair = { students: [gone, student], wish: "together" };
+    expect((await server.owner.ask("PUT", "/api/pairs", pair)).status).toBe(200);
+    const { body: evenings } = await server.post("/api/groups", { name: "Evenings", members: [gone] });
+    expect(evenings).toMatchObject({ members: [gone] });
+    const { id: groupId } = evenings as { id: string };
     const evening = lessonOf({ groupId, title: "Evenings" });
     expect((await server.post("/api/lessons", { lessons: [evening] })).body).toMatchObject({
       items: [{ students: [{ studentId: gone }] }],

@@ -30,6 +30,7 @@ import { SubstituteSheet } from "./substitute-sheet.js";
 import { useClassPlan } from "./use-class-plan.js";
 import { useLesson } from "./use-lesson.js";
 import { useTakeOff } from "./use-take-off.js";
+import { WorthBars } from "./worth-bars.js";
 import { When } from "./when.js";
 import { faultWords, usefulWords } from "./words.js";
 import classes from "./plan-page.module.css";
@@ -106,6 +107,8 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
       />
     );
   }
+  const { useful, minutes, sameForAll, most } = made ??
+    lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 };
   const before = all[current - 1];
   const cost = costOf(made, before === undefined ? undefined : planned.usefulOf(before), isPlaceholderData);
   return (
@@ -195,8 +198,9 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
       {plan !== null && plan.rotations.length > 0 && (
         <>
           <Text className={classes.sum} role="status">
-            {usefulWords(made ?? lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 })}
+            {usefulWords({ useful, minutes, sameForAll, most })}
           </Text>
+          <WorthBars useful={useful} sameForAll={sameForAll} most={most} />
           <Bans asked={asked} onAsk={ask} />
           <Together plan={plan} startTime={lesson.startTime} kind="warm-up" />
           <PlanTable

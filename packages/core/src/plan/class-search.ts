@@ -14,7 +14,7 @@ import { CLASS_WEIGHTS } from "./weights.js";
  * How often the whole is shaken and solved again: so often for so many turns of students, within bounds. What is
  * planned around turns that were done is waited for in the hall, and is shaken a share of it.
  */
-const SHAKES = { places: 25000, least: 100, most: 400, inHall: 0.2 } as const;
+const SHAKES = { places: 30000, least: 100, most: 400, inHall: 0.15 } as const;
 /** Minutes that a worse plan may lose and still be gone on from one time in e, at first and at last. */
 const WARM = 2;
 const COLD = 0.2;
@@ -23,7 +23,7 @@ const HOPELESS = 3;
 const PASSES = 3;
 const REPORTS = 20;
 /** Of the skills that a station could have, so many are tried out: those that promise most. */
-const TRIED = 3;
+const TRIED = 8;
 /** How often the stations of a turn are gone through. */
 const ROUNDS = 2;
 /** Stations of a turn that a shake gives other skills, at most. */
@@ -186,10 +186,14 @@ class Turn {
     return this.value > before + HAIR;
   }
 
-  /** The skills that promise most at a station: what everybody would count more, if each could stand where they like. */
+  /**
+   * The skills that promise most at a station: what everybody would count more, if each could stand where they like
+   * and nothing were lost by who stands together. One that promises no more than there is already is none.
+   */
   private promising(station: number): readonly number[] {
     const { table, turn } = this;
     const gains = new Map<number, number>();
+    let without = 0;
     for (const [place, { bySkill, order }] of this.worths.entries()) {
       // Whoever has nowhere else gains all that there is.
       let rest: number = -CLASS_WEIGHTS.forbidden;
@@ -197,14 +201,17 @@ class Turn {
         const worth = other === station ? null : cellOf(this.columns, other)[place];
         if (typeof worth === "number" && worth > rest) rest = worth;
       }
+      without += rest;
       for (const skill of order) {
         const gain = (bySkill[skill] ?? rest) - rest;
         if (gain <= 0) break;
         gains.set(skill, (gains.get(skill) ?? 0) + gain);
       }
     }
+    // Where somebody is idle or something is not to be, all are tried.
+    const least = this.value < -CLASS_WEIGHTS.forbidden / 2 ? -Infinity : this.value + HAIR;
     return [...gains]
-      .filter(([skill]) => table.suitsPins(turn, station, skill))
+      .filter(([skill, gain]) => without + gain > least && table.suitsPins(turn, station, skill))
       .sort(([, one], [, other]) => other - one)
       .slice(0, TRIED)
       .map(([skill]) => skill);
