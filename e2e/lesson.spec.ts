@@ -68,7 +68,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await expect.poll(useful, { timeout: 20_000 }).toBeLessThan(all);
   await planIsMade(page);
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByLabel("Ropes")).toHaveValue("");
+  await expect(page.getByLabel("Ropes", { exact: true })).toHaveValue("");
   await expect.poll(useful, { timeout: 20_000 }).toBe(all);
   await planIsMade(page, false);
 
@@ -139,12 +139,12 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await expect(away.getByRole("button", { name: "Away" })).toHaveAttribute("aria-pressed", "true");
   // Ropes break: the turns to come are planned with those that are left, in a moment.
   const broken = replanned(page);
-  await page.getByLabel("Ropes left").fill("3");
+  await page.getByLabel("Ropes left", { exact: true }).fill("3");
   await broken;
   await expect(page.getByText("Planning the rest anew …")).toHaveCount(0);
   await page.getByRole("button", { name: "Back to the turn" }).click();
   await page.getByRole("button", { name: "Who is here" }).click();
-  await expect(page.getByLabel("Ropes left")).toHaveValue("3");
+  await expect(page.getByLabel("Ropes left", { exact: true })).toHaveValue("3");
   await page.getByRole("button", { name: "Back to the turn" }).click();
   const shared = replanned(page);
   await page.getByRole("button", { name: "Skip it" }).click();

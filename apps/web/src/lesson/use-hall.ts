@@ -15,7 +15,7 @@ import type { useLesson } from "./use-lesson.js";
 /** A lesson being held: its steps, and the rest planned anew when somebody comes or goes, or time runs. */
 export function useHall(
   lesson: LessonView,
-  { run, save }: Pick<ReturnType<typeof useLesson>, "run" | "save">,
+  { run, save, data }: Pick<ReturnType<typeof useLesson>, "run" | "save" | "data">,
 ) {
   const shown = shownOf(lesson);
   const plan = shown ?? { warmUpMinutes: 0, closeMinutes: 0, rotations: [], students: [] };
@@ -25,7 +25,8 @@ export function useHall(
   /** Undefined where nobody said otherwise than it was planned with. */
   const [ropes, setRopes] = useState<readonly RopeStock[] | null>();
   const stored = askedOf(lesson, USUALLY_AT_HAND, "late");
-  const options = useQuery(classOptionsQuery(lesson, stored.missing));
+  // Whoever joined on this device alone is not known to the server yet: asking then would miss them for good.
+  const options = useQuery(classOptionsQuery(data ?? lesson, stored.missing));
   const here = options.data === undefined ? undefined : studentsHere(lesson, options.data, begun);
   const { refetch } = options;
   const step = progress?.step;
