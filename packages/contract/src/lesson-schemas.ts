@@ -219,18 +219,20 @@ const ropeStock = objects<RopeStock>({
   many: whole().max(500).required(),
 });
 /** Devices of an older version say how many helpers and ropes there are, and no more. */
-const many = (most: number) => whole().max(most);
+const counted = <T>(most: number, told: (count: number) => readonly T[]) =>
+  whole()
+    .max(most)
+    // It runs on a number that was refused as well, so that all that is wrong is said at once.
+    .custom((count: number) => told(Math.min(count, most)));
 const helpers = () =>
   Joi.alternatives(
     Joi.array().items(helper).max(100),
-    many(100).custom((count: number): readonly Helper[] =>
-      Array.from({ length: count }, () => ({ mayLead: [] })),
-    ),
+    counted(100, (count): readonly Helper[] => Array.from({ length: count }, () => ({ mayLead: [] }))),
   );
 const ropes = () =>
   Joi.alternatives(
     Joi.array().items(ropeStock).max(50),
-    many(500).custom((count: number): readonly RopeStock[] => [{ kind: null, lengthMm: null, many: count }]),
+    counted(500, (count): readonly RopeStock[] => [{ kind: null, lengthMm: null, many: count }]),
   ).allow(null);
 const asked = objects<LessonAsked>({
   minutes: minutes().required(),

@@ -26,19 +26,17 @@ export { planClass } from "./plan/class-plan.js";
 export {
   type ClassGive,
   type ClassWeek,
-  type ClassWeeksAsked,
   type ClassWeeksPlan,
   type ClassWeeksStudent,
   classWeeksSteps,
 } from "./plan/class-weeks.js";
-export { coachWay, type CoachWay, type Look } from "./plan/coach-way.js";
+export { coachWay, type Look } from "./plan/coach-way.js";
 export { classTimes, lengthened, retimed } from "./plan/class-times.js";
 export { grownFrom, mayGrow } from "./syllabus/growth.js";
 export { pairsOf } from "./plan/pairs.js";
 export { PRECAUTIONS, type Precaution, ruledOutBy } from "./plan/precaution.js";
 export {
   ROPE_KINDS,
-  type RopeGiven,
   type RopeKind,
   type RopePair,
   type RopeStock,

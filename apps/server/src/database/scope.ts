@@ -39,8 +39,11 @@ export async function holdTeaching(scope: Scope): Promise<Scope> {
   return { ...scope, studio };
 }
 
-/** Deadlock, serialization failure, and two who store one id at once: all of it can be done again from the start. */
-const AGAIN = new Set(["40P01", "40001", "23505"]);
+/**
+ * Deadlock, serialization failure, two who store one id at once, and what was there a moment ago being deleted
+ * meanwhile: all of it can be done again from the start, which then finds what is there.
+ */
+const AGAIN = new Set(["40P01", "40001", "23505", "23503"]);
 const MOST_TRIES = 3;
 
 function isPassing(error: unknown): boolean {

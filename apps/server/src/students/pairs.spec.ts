@@ -89,6 +89,23 @@ describe("pairs that are to be apart or together", () => {
   });
 });
 
+describe("a pair of whom one is deleted while it is said", () => {
+  it.each([1, 2, 3, 4])(
+    "is stored and gone with them, or refused, and no fault of Mirrup's (%i)",
+    async () => {
+      const gone = await server.addStudent("Rowan");
+      const [one = ""] = ids;
+      const answers = await Promise.all([
+        ...Array.from({ length: 6 }, () => say([one, gone], "together")),
+        server.owner.ask("DELETE", `/api/students/${gone}`),
+        ...Array.from({ length: 6 }, () => say([gone, one], "apart")),
+      ]);
+      for (const { status } of answers) expect([200, 404, 410]).toContain(status);
+      expect((await pairs()).flatMap((pair) => pair.students)).not.toContain(gone);
+    },
+  );
+});
+
 describe("a rope that somebody has along", () => {
   it("is as the hall said last, whatever a plan or another mark says after it", async () => {
     const [one = "", other = ""] = ids;

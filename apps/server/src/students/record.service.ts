@@ -58,9 +58,9 @@ export class RecordService {
         catalogueVersion: set.catalogueVersion,
       })),
       standings: standings.map(standingItem),
-      lessons: visits.map(({ lessonId, attendance, places }) => {
+      lessons: visits.map(({ lessonId, attendance, ownRope, places }) => {
         const { day = "", title = "" } = lessons.find((lesson) => lesson.id === lessonId) ?? {};
-        return { id: lessonId, day, title, attendance, places };
+        return { id: lessonId, day, title, attendance, ownRope, places };
       }),
     };
   }

@@ -1,7 +1,7 @@
 /** Which ropes lie at which station of a turn, and who goes without. Pure. */
-import { CATALOGUE } from "@mirrup/catalogue";
+import { CATALOGUE, fusedRopeOf, type SettingValues } from "@mirrup/catalogue";
 import { DRILL_ROWS, skillOf } from "@mirrup/core";
-import { ropesGiven, type RopePair, type RopeStock, type RopeWish } from "@mirrup/core/planning";
+import { ROPE_KINDS, ropesGiven, type RopePair, type RopeStock, type RopeWish } from "@mirrup/core/planning";
 import { pairsAt, type ShownPlan } from "./shown.js";
 
 /** A student's rope as it is known today. */
@@ -26,14 +26,21 @@ interface PairAt extends RopePair {
   readonly place: number;
 }
 
-function pairsOfTurn(plan: ShownPlan, turn: number, wishes: ReadonlyMap<string, RopeOf>): readonly PairAt[] {
+function pairsOfTurn(
+  plan: ShownPlan,
+  turn: number,
+  wishes: ReadonlyMap<string, RopeOf>,
+  settings: SettingValues,
+): readonly PairAt[] {
   return (plan.rotations[turn]?.stations ?? []).flatMap(({ subject }, station) => {
     if (subject === null) return [];
     const { skillClass, cautions } = skillOf(CATALOGUE, subject);
+    const taught = fusedRopeOf(skillClass, settings);
+    const chosen = ROPE_KINDS.find((kind) => kind === taught) ?? null;
     return pairsAt(plan, turn, station).flatMap((pair, place): PairAt[] => {
       const ids = pair.filter((one) => DRILL_ROWS[one.place.drill.kind].hasRope).map((one) => one.id);
-      const people = ids.map((id) => wishes.get(id) ?? { ropeMm: null, hasOwn: false });
-      return ids.length === 0 ? [] : [{ station, place, ids, people, skillClass, cautions }];
+      const people = ids.map((id) => wishes.get(id) ?? { ropeMm: null, hasOwnRope: false });
+      return ids.length === 0 ? [] : [{ station, place, ids, people, skillClass, cautions, chosen }];
     });
   });
 }
@@ -44,9 +51,10 @@ export function laidOut(
   turn: number,
   stock: readonly RopeStock[],
   people: readonly RopeOf[],
+  settings: SettingValues,
 ): readonly LaidOut[] {
   const wishes = new Map(people.map((one) => [one.id, one]));
-  const all = pairsOfTurn(plan, turn, wishes);
+  const all = pairsOfTurn(plan, turn, wishes, settings);
   // Every station has its first rope before another has its second.
   const pairs = [...all].sort((one, other) => one.place - other.place);
   const given = ropesGiven(stock, pairs).map((rope, number) => ({ rope, pair: pairs[number] }));
@@ -63,7 +71,7 @@ export function laidOut(
       station,
       ropes: lines.filter((one) => one.many > 0),
       own: here.flatMap(({ rope, pair }) =>
-        rope.from === "own" ? pair.ids.filter((id) => wishes.get(id)?.hasOwn === true) : [],
+        rope.from === "own" ? pair.ids.filter((id) => wishes.get(id)?.hasOwnRope === true) : [],
       ),
       without: here.filter(({ rope }) => rope.from === "none").length,
     };

@@ -5,7 +5,6 @@ import type { ClassPlan } from "@mirrup/core/planning";
 import { Alert, Button, Group, Menu, Progress, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle, useLocalStorage, useStateHistory } from "@mantine/hooks";
 import { IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
-import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useMembership } from "../account/index.js";
@@ -23,12 +22,11 @@ import { writeLesson } from "./lesson-file.js";
 import { readAtHand, USUALLY_AT_HAND, type AtHand } from "./means.js";
 import { PlanControls } from "./plan-controls.js";
 import { PlanTable } from "./plan-table.js";
-import { classOptionsQuery } from "./queries.js";
 import { clockWords, keptStudents, shownOf, stepsOf, type ShownPlan } from "./shown.js";
 import { RunningTable } from "./running-table.js";
 import { SubstituteSheet } from "./substitute-sheet.js";
 import { useClassPlan } from "./use-class-plan.js";
-import { useLesson } from "./use-lesson.js";
+import { useClassOptions, useLesson } from "./use-lesson.js";
 import { useTakeOff } from "./use-take-off.js";
 import { WorthBars } from "./worth-bars.js";
 import { When } from "./when.js";
@@ -52,7 +50,8 @@ export function PlanPage() {
   }
   if (lesson === undefined) return <Skeleton height={480} m="lg" />;
   const hardSkill = value("hard-skill") === "early" ? "early" : "late";
-  return <PlanDesk key={lesson.id} lesson={lesson} first={askedOf(lesson, atHand, hardSkill)} save={save} />;
+  const first = askedOf(lesson, atHand, hardSkill);
+  return <PlanDesk key={lesson.id} lesson={lesson} data={data} first={first} save={save} />;
 }
 
 function useAtHand() {
@@ -66,13 +65,14 @@ function useAtHand() {
 
 interface PlanDeskProps {
   readonly lesson: LessonView;
+  /** The lesson as the server has it. */
+  readonly data: LessonView | undefined;
   readonly first: Asked;
   readonly save: ReturnType<typeof useLesson>["save"];
 }
 
-function PlanDesk({ lesson, first, save }: PlanDeskProps) {
+function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
   const paths = usePaths();
-  const { unit } = useSettings();
   const [params, setParams] = useSearchParams();
   const [asked, history, { current, history: all }] = useStateHistory(first);
   const [, setAtHand] = useAtHand();
@@ -80,7 +80,7 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
   const isStarted = lesson.progress !== null || lesson.finishedAt !== null;
   const isCoach = (useMembership()?.role ?? "viewer") !== "viewer";
   const mayEdit = isCoach && !isStarted;
-  const options = useQuery(classOptionsQuery(lesson, asked.missing));
+  const options = useClassOptions({ lesson, data }, asked.missing);
   const students = options.data === undefined ? undefined : studentsHere(lesson, options.data, 0);
   const kept = shownOf(lesson);
   // Attendance may have changed since it was planned.
@@ -219,7 +219,6 @@ function PlanDesk({ lesson, first, save }: PlanDeskProps) {
             ropes={asked.ropes ?? null}
             students={students ?? []}
             startTime={lesson.startTime}
-            unit={unit}
             nameOf={nameOf}
           />
           <Cautions plan={plan} />

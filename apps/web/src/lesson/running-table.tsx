@@ -1,9 +1,8 @@
-import type { ClassStudentView } from "@mirrup/contract";
 import { coachWay, type Look, type RopeStock } from "@mirrup/core/planning";
 import { Text, Title } from "@mantine/core";
-import type { LengthUnit } from "../app/words.js";
 import { listWords } from "../app/words.js";
-import { laidOut } from "./laid-out.js";
+import { useSettings } from "../students/index.js";
+import { laidOut, type RopeOf } from "./laid-out.js";
 import { clockWords, stepsOf, type ShownPlan } from "./shown.js";
 import { laidOutWords, lookWords } from "./words.js";
 import classes from "./running-table.module.css";
@@ -13,17 +12,16 @@ interface RunningTableProps {
   readonly coaches: number;
   /** Null where everybody has a rope of their own. */
   readonly ropes: readonly RopeStock[] | null;
-  readonly students: readonly Pick<ClassStudentView, "id" | "ropeMm" | "hasOwnRope">[];
+  readonly students: readonly RopeOf[];
   readonly startTime: string | null;
-  readonly unit: LengthUnit;
   readonly nameOf: (id: string) => string;
 }
 
 /** Turn by turn: where the coaches are and whom they look at, and which ropes lie where. */
-export function RunningTable({ plan, coaches, ropes, students, startTime, unit, nameOf }: RunningTableProps) {
+export function RunningTable({ plan, coaches, ropes, students, startTime, nameOf }: RunningTableProps) {
   const { turns, unseen } = coachWay(plan, coaches);
   const steps = stepsOf(plan).flatMap((step) => (step.kind === "turn" ? [step] : []));
-  const people = students.map(({ id, ropeMm, hasOwnRope }) => ({ id, ropeMm, hasOwn: hasOwnRope }));
+  const { unit, value } = useSettings();
   if (coaches === 0 && ropes === null) return null;
   return (
     <section className={classes.running}>
@@ -40,7 +38,7 @@ export function RunningTable({ plan, coaches, ropes, students, startTime, unit, 
             {coaches > 0 && <Looks looks={turns[turn] ?? []} coaches={coaches} nameOf={nameOf} />}
             {ropes !== null && (
               <ul className={classes.ropes} aria-label={`Ropes in turn ${turn + 1}`}>
-                {laidOut(plan, turn, ropes, people).map((one) => (
+                {laidOut(plan, turn, ropes, students, { "fused-rope": value("fused-rope") }).map((one) => (
                   <li key={one.station}>
                     <b>{one.station + 1}</b> {laidOutWords(one, unit, nameOf)}
                   </li>

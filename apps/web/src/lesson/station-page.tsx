@@ -11,21 +11,17 @@ import { Round, useWakeLock } from "../floor/index.js";
 import { studentsQuery } from "../students/index.js";
 import { withDrillsNow } from "./drills-now.js";
 import { withoutAway } from "./hall.js";
-import { classOptionsQuery } from "./queries.js";
 import { atStation, shownOf } from "./shown.js";
-import { useLesson } from "./use-lesson.js";
+import { useClassOptions, useLesson } from "./use-lesson.js";
 
 /** One station of a turn: what each one there is to do, and one tap for each. */
 export function StationPage() {
   const { lessonId = "", turn: turnText = "", station: stationText = "" } = useParams();
   const [turn, station] = [Number(turnText) - 1, Number(stationText) - 1];
   const paths = usePaths();
-  const { lesson, isError, error, refetch } = useLesson(lessonId);
+  const { lesson, data, isError, error, refetch } = useLesson(lessonId);
   const students = useQuery(studentsQuery);
-  const options = useQuery({
-    ...classOptionsQuery(lesson ?? { id: lessonId, students: [] }, lesson?.plan?.asked.missing ?? []),
-    enabled: lesson !== undefined,
-  });
+  const options = useClassOptions({ lesson, data });
   useWakeLock();
   useDocumentTitle("A station · Mirrup");
   if (lesson === undefined && isError) {

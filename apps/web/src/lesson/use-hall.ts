@@ -1,22 +1,23 @@
 import type { LessonView } from "@mirrup/contract";
 import type { RopeStock } from "@mirrup/core/planning";
-import { hashKey, useQuery, useQueryClient } from "@tanstack/react-query";
+import { hashKey, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { isStale } from "../app/api.js";
 import { tellFault } from "../app/undo.js";
 import { askedOf } from "./asked.js";
 import { isOutOfDate, stepAfter, studentsHere, turnsBegun, turnsWith } from "./hall.js";
 import { USUALLY_AT_HAND } from "./means.js";
-import { classOptionsQuery, lessonQuery } from "./queries.js";
+import { lessonQuery } from "./queries.js";
 import { keptStudents, shownOf } from "./shown.js";
 import { useClassPlan } from "./use-class-plan.js";
-import type { useLesson } from "./use-lesson.js";
+import { useClassOptions, type useLesson } from "./use-lesson.js";
 
 /** A lesson being held: its steps, and the rest planned anew when somebody comes or goes, or time runs. */
 export function useHall(
   lesson: LessonView,
-  { run, save, data }: Pick<ReturnType<typeof useLesson>, "run" | "save" | "data">,
+  held: Pick<ReturnType<typeof useLesson>, "lesson" | "run" | "save" | "data">,
 ) {
+  const { run, save } = held;
   const shown = shownOf(lesson);
   const plan = shown ?? { warmUpMinutes: 0, closeMinutes: 0, rotations: [], students: [] };
   const { progress } = lesson;
@@ -25,14 +26,13 @@ export function useHall(
   /** Undefined where nobody said otherwise than it was planned with. */
   const [ropes, setRopes] = useState<readonly RopeStock[] | null>();
   const stored = askedOf(lesson, USUALLY_AT_HAND, "late");
-  // Whoever joined on this device alone is not known to the server yet: asking then would miss them for good.
-  const options = useQuery(classOptionsQuery(data ?? lesson, stored.missing));
+  const options = useClassOptions(held);
   const here = options.data === undefined ? undefined : studentsHere(lesson, options.data, begun);
   const { refetch } = options;
   const step = progress?.step;
   useEffect(() => {
     // Each turn begins with the drills that come next by then.
-    if (step !== undefined && step > 0) void refetch();
+    if (step !== undefined && step > 0) void refetch({ cancelRefetch: false });
   }, [step, refetch]);
   const isOpen = shown !== null && lesson.finishedAt === null && begun < plan.rotations.length;
   const isChanged =

@@ -1,10 +1,11 @@
 import type { LessonChange, LessonRun, LessonView } from "@mirrup/contract";
+import type { Precaution } from "@mirrup/core/planning";
 import { useMutation, useQuery, useQueryClient, type QueryKey } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { patch, SilenceError } from "../app/api.js";
 import { lessonRuns, onRunStored, runLesson, useRun } from "../outbox/index.js";
 import { withRun } from "./hall.js";
-import { lessonQuery } from "./queries.js";
+import { classOptionsQuery, lessonQuery } from "./queries.js";
 
 /** Asks again until the server answers, whatever it says. */
 const UNTIL_HEARD = {
@@ -22,14 +23,8 @@ export function useLesson(id: string) {
   const stored = useQuery(lessonQuery(id));
   const waiting = useRun(id);
   const take = (lesson: LessonView) => {
-    const known = new Set(
-      client.getQueryData(lessonQuery(id).queryKey)?.students.map((one) => one.studentId),
-    );
-    const isJoined = lesson.students.some((one) => !known.has(one.studentId));
     client.setQueryData(lessonQuery(id).queryKey, lesson);
-    // What a newcomer can do is known only once the server has them.
-    const isOld = ([, of, part]: QueryKey) =>
-      of !== id || part === "done" || (part === "options" && isJoined);
+    const isOld = ([, of, part]: QueryKey) => of !== id || part === "done";
     void client.invalidateQueries({ queryKey: ["lessons"], predicate: ({ queryKey }) => isOld(queryKey) });
   };
   const latest = useRef(take);
@@ -57,4 +52,18 @@ export function useLesson(id: string) {
     isWaiting: waiting !== null && lessonRuns.isSilent,
     save,
   };
+}
+
+/**
+ * What the students of a lesson could do, asked of those whom the server has in it: whoever joined on this device
+ * alone would be missed by a question that comes before them.
+ */
+export function useClassOptions(
+  { lesson, data }: Pick<ReturnType<typeof useLesson>, "lesson" | "data">,
+  missing: readonly Precaution[] = lesson?.plan?.asked.missing ?? [],
+) {
+  return useQuery({
+    ...classOptionsQuery(data ?? { id: "", students: [] }, missing),
+    enabled: data !== undefined,
+  });
 }

@@ -136,7 +136,7 @@ export class ClassTable {
       const here = students.flatMap((_, student) => (this.isHere(student, turn) ? [student] : []));
       const wishes = here.map((student) => {
         const { ropeMm = null, hasOwnRope = false } = cellOf(students, student);
-        return { ropeMm, hasOwn: hasOwnRope };
+        return { ropeMm, hasOwnRope };
       });
       ropeShares(asked.ropes ?? null, wishes).forEach((share, place) =>
         shares.put(turn, cellOf(here, place), share),

@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { ropesGiven, ropeShares, type RopePair, type RopeStock, type RopeWish } from "./rope-stock.js";
 
-const wish = (ropeMm: number | null, hasOwn = false): RopeWish => ({ ropeMm, hasOwn });
+const wish = (ropeMm: number | null, hasOwnRope = false): RopeWish => ({ ropeMm, hasOwnRope });
 const stock = (lengthMm: number | null, many: number, kind: RopeStock["kind"] = null): RopeStock => ({
   kind,
   lengthMm,
@@ -11,7 +11,7 @@ const stock = (lengthMm: number | null, many: number, kind: RopeStock["kind"] = 
 
 const length = fc.constantFrom(null, 2000, 2200, 2400, 2600);
 const people = fc.array(
-  fc.record({ ropeMm: length, hasOwn: fc.boolean() }, { requiredKeys: ["ropeMm", "hasOwn"] }),
+  fc.record({ ropeMm: length, hasOwnRope: fc.boolean() }, { requiredKeys: ["ropeMm", "hasOwnRope"] }),
   { maxLength: 9 },
 );
 const ropes = fc.array(
@@ -53,9 +53,9 @@ describe("the share of a turn with a rope", () => {
     fc.assert(
       fc.property(people, ropes, (all, hall) => {
         const shares = ropeShares(hall, all);
-        const lent = all.filter((one) => one.hasOwn);
+        const lent = all.filter((one) => one.hasOwnRope);
         const waiting = all.flatMap((one, place) =>
-          one.hasOwn ? [] : [{ need: one.ropeMm ?? 0, share: shares[place] ?? NaN }],
+          one.hasOwnRope ? [] : [{ need: one.ropeMm ?? 0, share: shares[place] ?? NaN }],
         );
         for (const { need, share } of waiting) {
           expect(share).toBeGreaterThanOrEqual(0);
@@ -94,24 +94,30 @@ describe("the ropes that are given out", () => {
     people: needs,
     skillClass: "cross",
     cautions: [],
+    chosen: null,
     ...changes,
   });
 
-  it("suit what is done: beads for new steps, thin for speed, weight for fused doubles", () => {
+  it("suit what is done: beads for new steps, thin for speed, for fused doubles what is taught with", () => {
     const kinds = (["thin", "heavy", "beaded"] as const).map((kind) => stock(null, 1, kind));
     const pairs = [
       pair([wish(null)], { skillClass: "triple" }),
-      pair([wish(null)], { skillClass: "fused-double" }),
+      pair([wish(null)], { skillClass: "fused-double", chosen: "heavy" }),
       pair([wish(null)], { skillClass: "footwork" }),
     ];
     const places = ropesGiven(kinds, pairs).map((one) => (one.from === "stock" ? one.place : one.from));
     expect(places).toEqual([0, 1, 2]);
+    const chosen = ropesGiven(kinds, [pair([wish(null)], { chosen: "thin" })]);
+    expect(chosen).toEqual([{ from: "stock", place: 0, isSlow: false }]);
   });
 
   it("are neither beaded nor wire where a rope can lash the neck, and slow where there is nothing else", () => {
     const risky = pair([wish(2000)], { cautions: ["neck"] });
     const both = [stock(2000, 1, "beaded"), stock(2200, 1, "heavy")];
     expect(ropesGiven(both, [risky])).toEqual([{ from: "stock", place: 1, isSlow: false }]);
+    expect(ropesGiven(both, [{ ...risky, chosen: "beaded" }])).toEqual([
+      { from: "stock", place: 1, isSlow: false },
+    ]);
     expect(ropesGiven([stock(2000, 1, "wire")], [risky])).toEqual([
       { from: "stock", place: 0, isSlow: true },
     ]);

@@ -22,7 +22,7 @@ export interface RopeWish {
   /** The length that they should have, mm; null where it is not known: any will do. */
   readonly ropeMm: number | null;
   /** Brought one that fits. */
-  readonly hasOwn: boolean;
+  readonly hasOwnRope: boolean;
 }
 
 /** By so much a rope may be shorter than it should be, mm. */
@@ -44,12 +44,14 @@ export function ropeShares(
   people: readonly RopeWish[],
 ): readonly number[] {
   if (stock === null) return people.map(() => 1);
-  const lent = people.filter((one) => one.hasOwn).map((one) => ({ reach: needOf(one) + GRIP_MM, places: 1 }));
+  const lent = people
+    .filter((one) => one.hasOwnRope)
+    .map((one) => ({ reach: needOf(one) + GRIP_MM, places: 1 }));
   const ropes = [...stock.map((one) => ({ reach: reachOf(one), places: PARTNERS * one.many })), ...lent];
   const placesFrom = (need: number) =>
     ropes.reduce((sum, { reach, places }) => (reach >= need ? sum + places : sum), 0);
   const waiting = people
-    .flatMap((one, place) => (one.hasOwn ? [] : [{ place, need: needOf(one) }]))
+    .flatMap((one, place) => (one.hasOwnRope ? [] : [{ place, need: needOf(one) }]))
     .sort((one, other) => other.need - one.need);
   const shares = people.map(() => 1);
   let [settled, taken] = [0, 0];
@@ -73,6 +75,8 @@ export interface RopePair {
   readonly people: readonly RopeWish[];
   readonly skillClass: SkillClass;
   readonly cautions: readonly CautionCode[];
+  /** The kind that is taught with, before all others; null where nobody chose one. */
+  readonly chosen: RopeKind | null;
 }
 
 /** What a pair jumps with: a rope that one of them brought, one of the stock by its place there, or none. */
@@ -81,22 +85,23 @@ export type RopeGiven =
   | {
       readonly from: "stock";
       readonly place: number;
-      /** Not to be turned fast. */ readonly isSlow: boolean;
+      /** Not to be turned fast. */
+      readonly isSlow: boolean;
     };
 
 /** The kinds that serve best first (drills.md, Rope by stage). */
 const NEW_STEPS: readonly RopeKind[] = ["beaded", "cord", "heavy", "thin", "wire"];
 const FAST: readonly RopeKind[] = ["thin", "wire", "cord", "beaded", "heavy"];
-const FUSED: readonly RopeKind[] = ["heavy", "cord", "beaded", "thin", "wire"];
 const FAST_CLASSES: ReadonlySet<SkillClass> = new Set(["speed", "triple", "quad"]);
 /** Never at speed where the rope can lash the neck (safety.md, neck). */
 const NOT_AT_NECK: ReadonlySet<RopeKind> = new Set(["beaded", "wire"]);
 
-function rankOf({ skillClass, cautions }: RopePair, kind: RopeKind | null): number {
+function rankOf({ skillClass, cautions, chosen }: RopePair, kind: RopeKind | null): number {
   if (kind === null) return 0;
-  const order = FAST_CLASSES.has(skillClass) ? FAST : skillClass === "fused-double" ? FUSED : NEW_STEPS;
+  const order = FAST_CLASSES.has(skillClass) ? FAST : NEW_STEPS;
+  const rank = kind === chosen ? 0 : 1 + order.indexOf(kind);
   const isRisky = cautions.includes("neck") && NOT_AT_NECK.has(kind);
-  return order.indexOf(kind) + (isRisky ? order.length : 0);
+  return rank + (isRisky ? order.length : 0);
 }
 
 /**
@@ -131,7 +136,7 @@ export function ropesGiven(stock: readonly RopeStock[], pairs: readonly RopePair
   const wanting = pairs.flatMap((pair, number) => {
     const { people } = pair;
     const need = Math.max(0, ...people.map(needOf));
-    const brought = people.filter((one) => one.hasOwn).map(needOf);
+    const brought = people.filter((one) => one.hasOwnRope).map(needOf);
     // One that is too short for the other is better than none.
     if (brought.length > 0) given[number] = { from: "own" };
     return brought.some((length) => length + GRIP_MM >= need) ? [] : [{ number, need, pair }];
