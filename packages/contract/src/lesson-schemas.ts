@@ -219,7 +219,7 @@ const ropeStock = objects<RopeStock>({
   many: whole().max(500).required(),
 });
 /** Devices of an older version say how many helpers and ropes there are, and no more. */
-const counted = <T>(most: number, told: (count: number) => readonly T[]) =>
+const counted = (most: number, told: (count: number) => readonly (Helper | RopeStock)[]) =>
   whole()
     .max(most)
     // It runs on a number that was refused as well, so that all that is wrong is said at once.
