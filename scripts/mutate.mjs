@@ -116,7 +116,6 @@ const MUTANTS = [
   ["plan/coach-way", "(seen.has(id) ? 1 : NOT_YET)", "1"],
   ["plan/class-weeks", "if (then >= enough) [long, likely]", "if (then > 0) [long, likely]"],
   ["plan/class-table", "if (done[before] === option)", "if (false)"],
-  ["plan/class-search", "if (!isFull) best", "best"],
   ["plan/class-search", "if (other !== turn)", "if (other > turn)"],
   ["plan/class-written", "others.slice(0, helpers)", "others"],
   ["plan/class-plan", "(text(one) < text(other) ? -1", "(one.id < other.id ? -1"],

@@ -1,19 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { ClassWeeksView } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
-import {
-  Button,
-  Group,
-  MultiSelect,
-  NumberInput,
-  Skeleton,
-  Table,
-  Text,
-  TextInput,
-  Title,
-  VisuallyHidden,
-  type OptionsFilter,
-} from "@mantine/core";
+import { Group, MultiSelect, Skeleton, Table, Text, Title, type OptionsFilter } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -22,7 +10,10 @@ import { isProblem } from "../app/api.js";
 import { oddsWords } from "../app/drill-words.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
+import { Gives } from "../app/gives.js";
 import { usePaths } from "../app/paths.js";
+import { WeeksFields } from "../app/weeks-fields.js";
+import shared from "../app/weeks.module.css";
 import { capital, daysWords } from "../app/words.js";
 import { classWeeksQuery, groupsQuery } from "../students/index.js";
 import { addressOfClassWeeks, classWeeksAskedFrom, type ClassWeeksAsked } from "./class-weeks-asked.js";
@@ -96,33 +87,12 @@ export function ClassWeeksPage() {
           value={[...asked.skills]}
           onChange={(skills) => ask({ skills })}
         />
-        <TextInput
-          type="date"
+        <WeeksFields
+          asked={asked}
           label="The show"
-          size="md"
-          value={asked.until}
-          error={refusal}
-          onChange={(event) => event.currentTarget.value !== "" && ask({ until: event.currentTarget.value })}
-        />
-        <NumberInput
-          label="Lessons a week"
-          size="md"
-          w={170}
-          min={1}
-          max={7}
-          placeholder={`${view.data?.lessonsAWeek ?? 1}, the group’s`}
-          value={asked.perWeek ?? ""}
-          onChange={(value) => ask({ perWeek: typeof value === "number" ? value : null })}
-        />
-        <NumberInput
-          label="Tries a lesson toward it"
-          size="md"
-          w={210}
-          min={1}
-          max={1000}
-          placeholder="as each had lately"
-          value={asked.tries ?? ""}
-          onChange={(value) => ask({ tries: typeof value === "number" ? value : null })}
+          refusal={refusal}
+          usual={{ perWeek: `${view.data?.lessonsAWeek ?? 1}, the group’s`, tries: "as each had lately" }}
+          onAsk={ask}
         />
       </Group>
       {!isAsked && (
@@ -156,34 +126,19 @@ function Weeks({ view, isOld, onAsk }: WeeksProps) {
       <p role="status" className={classes.ready}>
         {readyWords(view)}
       </p>
-      {view.gives.length > 0 && (
-        <section aria-label="What would have to give">
-          <Title order={2}>What would have to give</Title>
-          <ul className={classes.gives}>
-            {view.gives.map((give) => (
-              <li key={give.code}>
-                {classGiveWords(give)}
-                <Button
-                  variant="default"
-                  size="compact-md"
-                  disabled={isOld}
-                  onClick={() =>
-                    onAsk(give.code === "lessons" ? { perWeek: give.aWeek } : { until: give.until })
-                  }
-                >
-                  Plan it so<VisuallyHidden>: {classGiveWords(give)}</VisuallyHidden>
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <Gives
+        isOld={isOld}
+        gives={view.gives.map((give) => ({
+          words: classGiveWords(give),
+          onPlan: () => onAsk(give.code === "lessons" ? { perWeek: give.aWeek } : { until: give.until }),
+        }))}
+      />
       <Students view={view} />
-      <ol className={classes.weeks}>
+      <ol className={shared.weeks}>
         {view.weeks.map(({ start, lessons, work, isTaper }) => (
-          <li key={start} className={classes.week}>
+          <li key={start} className={shared.week}>
             <Title order={3}>Week of {daysWords(start)}</Title>
-            <span className={classes.quiet}>
+            <span className={shared.quiet}>
               {lessons.length} {lessons.length === 1 ? "lesson" : "lessons"}
               {isTaper && ", half of the usual: the week before goes easy"}
             </span>
@@ -200,7 +155,7 @@ function Weeks({ view, isOld, onAsk }: WeeksProps) {
       {view.weeks.length === 0 && (
         <Text>No lesson lies before that date. Choose a later one, or more days.</Text>
       )}
-      <Text className={classes.quiet}>
+      <Text className={shared.quiet}>
         Chances are the learner model’s, each student’s for themselves; growing students have a day between
         days of multiples, and nobody more landings than their week allows.
       </Text>

@@ -1,12 +1,13 @@
 import type { WeeksView } from "@mirrup/contract";
 import type { Give } from "@mirrup/core/planning";
-import { Button, Group, NumberInput, Skeleton, Text, TextInput, Title, VisuallyHidden } from "@mantine/core";
+import { Group, Skeleton, Text, Title } from "@mantine/core";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useState } from "react";
 import { isProblem } from "../app/api.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
+import { Gives } from "../app/gives.js";
 import { usePaths } from "../app/paths.js";
 import {
   capital,
@@ -18,6 +19,8 @@ import {
   wholeWords,
 } from "../app/words.js";
 import { weeksQuery } from "../students/index.js";
+import { WeeksFields } from "../app/weeks-fields.js";
+import shared from "../app/weeks.module.css";
 import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "../app/weeks-asked.js";
 import { giveWords, outlookWords } from "./weeks-words.js";
 import classes from "./weeks-page.module.css";
@@ -50,33 +53,15 @@ export function WeeksPage() {
   return (
     <section className={classes.page}>
       <Group align="end" className={classes.asked}>
-        <TextInput
-          type="date"
+        <WeeksFields
+          asked={asked}
           label="Until"
-          size="md"
-          value={asked.until}
-          error={refusal}
-          onChange={(event) => event.currentTarget.value !== "" && ask({ until: event.currentTarget.value })}
-        />
-        <NumberInput
-          label="Lessons a week"
-          size="md"
-          w={210}
-          min={1}
-          max={7}
-          placeholder={`${view.data?.lessonsAWeek ?? 1}, by the groups`}
-          value={asked.perWeek ?? ""}
-          onChange={(value) => ask({ perWeek: typeof value === "number" ? value : null })}
-        />
-        <NumberInput
-          label="Tries a lesson toward it"
-          size="md"
-          w={210}
-          min={1}
-          max={1000}
-          placeholder={`${view.data?.triesALesson ?? ""}, as lately`}
-          value={asked.tries ?? ""}
-          onChange={(value) => ask({ tries: typeof value === "number" ? value : null })}
+          refusal={refusal}
+          usual={{
+            perWeek: `${view.data?.lessonsAWeek ?? 1}, by the groups`,
+            tries: `${view.data?.triesALesson ?? ""}, as lately`,
+          }}
+          onAsk={ask}
         />
       </Group>
       {view.data === undefined && refusal === null && <Skeleton height={320} />}
@@ -95,33 +80,10 @@ interface OutlookProps {
   readonly onAsk: (changes: Partial<WeeksAsked>) => void;
 }
 
-/** What would have to give; what the page can ask for itself is one tap. */
-function Gives({ gives, isOld, onAsk }: Pick<WeeksView, "gives"> & Pick<OutlookProps, "isOld" | "onAsk">) {
-  if (gives.length === 0) return null;
-  const askedBy = (give: Give): Partial<WeeksAsked> | null => {
-    if (give.code === "lessons") return { perWeek: give.aWeek };
-    return give.code === "later" ? { until: give.until } : null;
-  };
-  return (
-    <section aria-label="What would have to give">
-      <Title order={3}>What would have to give</Title>
-      <ul className={classes.gives}>
-        {gives.map((give) => {
-          const changes = askedBy(give);
-          return (
-            <li key={giveWords(give)}>
-              {giveWords(give)}
-              {changes !== null && (
-                <Button variant="default" size="compact-md" disabled={isOld} onClick={() => onAsk(changes)}>
-                  Plan it so<VisuallyHidden>: {giveWords(give)}</VisuallyHidden>
-                </Button>
-              )}
-            </li>
-          );
-        })}
-      </ul>
-    </section>
-  );
+/** What the page can ask for itself of what would have to give. */
+function askedBy(give: Give): Partial<WeeksAsked> | null {
+  if (give.code === "lessons") return { perWeek: give.aWeek };
+  return give.code === "later" ? { until: give.until } : null;
 }
 
 function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
@@ -154,12 +116,18 @@ function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
           </Text>
         )}
       </div>
-      <Gives gives={view.gives} isOld={isOld} onAsk={onAsk} />
-      <ol className={classes.weeks}>
+      <Gives
+        isOld={isOld}
+        gives={view.gives.map((give) => {
+          const changes = askedBy(give);
+          return { words: giveWords(give), onPlan: changes === null ? null : () => onAsk(changes) };
+        })}
+      />
+      <ol className={shared.weeks}>
         {view.weeks.map((week) => (
-          <li key={week.start} className={classes.week}>
+          <li key={week.start} className={shared.week}>
             <Title order={3}>Week of {daysWords(week.start)}</Title>
-            <span className={classes.quiet}>
+            <span className={shared.quiet}>
               {week.lessons.length} {week.lessons.length === 1 ? "lesson" : "lessons"}, about{" "}
               {wholeWords(week.landings)} weighted landings
               {view.allowance !== null && ` of ${wholeWords(view.allowance)} allowed`}
@@ -187,7 +155,7 @@ function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
       {view.weeks.length === 0 && (
         <Text>No lesson lies before that date. Choose a later one, or more days.</Text>
       )}
-      <Text className={classes.quiet}>
+      <Text className={shared.quiet}>
         Tries left are the learner model’s, with their range; the plan is made anew as the log grows.
       </Text>
     </>

@@ -48,6 +48,26 @@ describe("who stands together in a turn", () => {
     );
   });
 
+  it("counts a tenth less where nobody comes by: no helper, and every coach bound elsewhere", () => {
+    const lossWith = (coaches: number, helpers: number) => {
+      const students = [
+        ...["a", "b"].map((id) => studentOf(id, ["cross 0.9 coach swings"])),
+        ...["c", "d"].map((id) => studentOf(id, ["step 0.5"])),
+      ];
+      const asked = { ...CLASS_ASKED, coaches, helpers: Array.from({ length: helpers }, () => HELPER) };
+      const before = { rotations: [], students: [] };
+      const table = new ClassTable({ asked, students, minutes: [8], before, stations: 2, room: null });
+      table.skills.forEach((_, station) => table.skillAt.put(0, station, station));
+      for (const student of students.keys()) table.stationOf.put(0, student, student < 2 ? 0 : 1);
+      return new ClassGroups(table).gather(0).score();
+    };
+    const tenth = 7 * 2 * 0.5 * (1 - CLASS_WEIGHTS.unlooked);
+    expect(lossWith(1, 0).worth).toBeCloseTo(-tenth, 9);
+    expect(lossWith(1, 1).worth).toBeCloseTo(0, 9);
+    expect(lossWith(2, 0).worth).toBeCloseTo(0, 9);
+    expect([lossWith(0, 0).breach, lossWith(1, 0).breach]).toEqual([1, 0]);
+  });
+
   it("counts a pair once, whichever of the two says it, and leaves out who is not here", () => {
     const of = (changes: readonly object[]) => {
       const students = changes.map((one, place) => studentOf(`${place}`, ["bounce 0.5"], one));

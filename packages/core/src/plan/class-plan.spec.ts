@@ -77,6 +77,9 @@ function expectSound(plan: ClassPlan, students: readonly ClassStudent[], asked: 
       }
     });
     expect(needing.size).toBeLessThanOrEqual(asked.coaches);
+    const watching = (watch: string) => stations.filter((one) => one.watchedBy === watch).length;
+    expect(watching("coach")).toBe(needing.size);
+    expect(watching("helper")).toBeLessThanOrEqual(asked.helpers.length);
     for (const number of needing) expect(stations[number]?.watchedBy).toBe("coach");
   });
 }

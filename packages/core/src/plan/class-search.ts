@@ -136,15 +136,10 @@ class Turn {
     return idle === undefined ? 0 : weighed(idle);
   }
 
-  private asksForCoach(student: number, station: number): boolean {
-    return this.table.optionThere(student, this.turn, station)?.watch === "coach";
-  }
-
   /** Puts everybody where they count most; where that is the same, with whoever is alone, or where fewer are. */
   placeAll(): void {
     const { table, turn, columns } = this;
     const taken = columns.map(() => 0);
-    const led = new Set<number>();
     for (const [place, student] of this.present.entries()) {
       const pin = table.pinOfStudent(turn, student);
       let best: { readonly station: number; readonly worth: number } | null = null;
@@ -160,13 +155,10 @@ class Turn {
           worth > best.worth + HAIR ||
           (worth > best.worth - HAIR &&
             preference(cellOf(taken, station)) < preference(cellOf(taken, best.station)));
-        if (!isBetter) continue;
-        const isFull = led.size >= table.leaders && !led.has(station) && this.asksForCoach(student, station);
-        if (!isFull) best = { station, worth };
+        if (isBetter) best = { station, worth };
       }
       // Who may do nothing of what is done stands at the first station until the search finds better.
       const station = best?.station ?? 0;
-      if (this.asksForCoach(student, station)) led.add(station);
       table.stationOf.put(turn, student, station);
       taken[station] = cellOf(taken, station) + 1;
     }

@@ -52,8 +52,6 @@ export class ClassTable {
   readonly working: readonly number[];
   /** Stations that turns which are open may have; turns that were done may have had more. */
   readonly stations: number;
-  /** Stations that can be led at a time, at most. */
-  readonly leaders: number;
   /** Turns before this one stay as they are. */
   readonly firstOpen: number;
   /** Jumpers at once in the hall: half of a group jumps while the others count. */
@@ -81,7 +79,6 @@ export class ClassTable {
   constructor({ asked, students, minutes, before, stations, room }: ClassTableContext) {
     this.asked = asked;
     this.before = before;
-    this.leaders = asked.coaches + asked.helpers.filter((one) => one.mayLead.length > 0).length;
     this.students = students;
     this.minutes = minutes;
     this.working = minutes.map((one) => Math.max(0, one - CLASS_LIMITS.change));
