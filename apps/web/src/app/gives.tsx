@@ -18,7 +18,9 @@ export function Gives({ gives, isOld }: GivesProps) {
   if (gives.length === 0) return null;
   return (
     <section aria-label="What would have to give">
-      <Title order={2} size="h3">What would have to give</Title>
+      <Title order={2} size="h3">
+        What would have to give
+      </Title>
       <ul className={classes.gives}>
         {gives.map(({ words, onPlan }) => (
           <li key={words}>

@@ -170,8 +170,8 @@ function Students({ view }: Pick<WeeksProps, "view">) {
     (one, other) => one.chance - other.chance || one.name.localeCompare(other.name),
   );
   return (
-    <Table.ScrollContainer minWidth={0} maxHeight={520}>
-      <Table className={classes.table} fz="md" stickyHeader>
+    <Table.ScrollContainer minWidth={0}>
+      <Table className={classes.table} fz="md">
         <Table.Caption>Who is furthest from it stands first.</Table.Caption>
         <Table.Thead>
           <Table.Tr>

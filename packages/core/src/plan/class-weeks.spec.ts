@@ -3,18 +3,21 @@ import fc from "fast-check";
 import type { PathStep } from "../next/goal-path.js";
 import { HANDBOOK_MODEL } from "../record/model.js";
 import { triesOfAll } from "../record/tries.js";
+import type { SideName } from "../sides.js";
 import { sideOf, syllabusOf } from "../syllabus/syllabus.js";
 import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
 import { classWeeksSteps, type ClassWeeksAsked, type ClassWeeksStudent } from "./class-weeks.js";
 import { ENOUGH_CHANCE, lessonDays, planWeeks } from "./weeks.js";
 
 const SYLLABUS = syllabusOf({
-  catalogue: catalogueOf(["cross", "one", ""], ["swing", "one", ""], ["double", "one", ""]),
+  catalogue: catalogueOf(["cross", "one", ""], ["swing", "one", ""], ["turn", "two", ""]),
   school: FIVE_IN_A_ROW,
 });
 
-function step(id: string, expected: number): PathStep {
-  const of = sideOf(SYLLABUS, id, "whole");
+/** A step as `cross` or `turn left`. */
+function step(text: string, expected: number): PathStep {
+  const [id = "", side = "whole"] = text.split(" ");
+  const of = sideOf(SYLLABUS, id, side as SideName);
   return { of, gate: of.gate, status: "ready", tries: { expected, low: expected / 2, high: expected * 2 } };
 }
 
@@ -62,6 +65,17 @@ describe("a class's weeks toward a date", () => {
     expect(first?.work[0]?.finishing).toEqual(["a"]);
     expect(plan.weeks.at(-1)?.isTaper).toBe(true);
     expect(plan.likely).toBe(plan.students.filter((one) => one.plan.chance >= ENOUGH_CHANCE).length);
+  });
+
+  it("have a skill of two sides reached once, with its second side", () => {
+    const plan = planClassWeeks([studentOf("a", { "turn left": 70, "turn right": 200 })], ASKED);
+    const reached = plan.weeks.flatMap(({ work }, week) =>
+      work.flatMap(({ subject, finishing }) => (finishing.length > 0 ? [[week, subject]] : [])),
+    );
+    const own = plan.students[0]?.plan.weeks ?? [];
+    const last = own.findLastIndex((week) => week.work.some((one) => one.finishes));
+    expect(own.flatMap((week) => week.work.filter((one) => one.finishes))).toHaveLength(2);
+    expect(reached).toEqual([[last, "turn"]]);
   });
 
   it("say what makes it likely for three of four, and it does", () => {

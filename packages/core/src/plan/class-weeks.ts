@@ -30,7 +30,7 @@ export interface ClassWeeksAsked {
 export interface ClassWeek {
   readonly start: LocalDate;
   readonly lessons: readonly LocalDate[];
-  /** Skills that are worked at, those of most students first, and who has reached them by the end of the week. */
+  /** Skills that are worked at, those of most students first, and who has all sides of them by the end of the week. */
   readonly work: readonly {
     readonly subject: string;
     readonly students: readonly string[];
@@ -68,12 +68,20 @@ function plansOf(
 
 const likelyOf = (plans: readonly WeeksPlan[]) => plans.filter((one) => one.chance >= ENOUGH_CHANCE).length;
 
+/** By skill: the sides of it that are still to be done on a student's way. */
+function sidesLeft({ context }: ClassWeeksStudent): Map<string, number> {
+  const left = new Map<string, number>();
+  for (const { of } of context.steps) left.set(of.subject, (left.get(of.subject) ?? 0) + 1);
+  return left;
+}
+
 /** What the students' weeks come to together. */
 function weeksTogether(
   students: readonly ClassWeeksStudent[],
   plans: readonly WeeksPlan[],
 ): readonly ClassWeek[] {
   const [first] = plans;
+  const left = students.map(sidesLeft);
   return (first?.weeks ?? []).map(({ start, lessons, isTaper }, place) => {
     const bySubject = new Map<string, { students: Set<string>; finishing: Set<string> }>();
     plans.forEach((plan, number) => {
@@ -81,8 +89,11 @@ function weeksTogether(
       for (const { subject, finishes } of plan.weeks[place]?.work ?? []) {
         const work = bySubject.get(subject) ?? { students: new Set(), finishing: new Set() };
         work.students.add(id);
-        if (finishes) work.finishing.add(id);
         bySubject.set(subject, work);
+        if (!finishes) continue;
+        const sides = (left[number]?.get(subject) ?? 1) - 1;
+        left[number]?.set(subject, sides);
+        if (sides === 0) work.finishing.add(id);
       }
     });
     const work = [...bySubject].map(([subject, one]) => ({
