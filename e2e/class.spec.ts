@@ -137,16 +137,29 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
   const patched = page.waitForResponse(
     (reply) => reply.request().method() === "PATCH" && !reply.url().endsWith("/run") && reply.ok(),
   );
+  // The second rope breaks while the first is still on its way to the server.
+  const slow = (url: URL) => url.pathname === address;
+  await page.route(slow, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  const first = page.waitForRequest((one) => one.method() === "PATCH" && slow(new URL(one.url())));
   await page.getByRole("button", { name: "Ropes left: kinds and lengths" }).click();
   await page.getByLabel("How many").fill("5");
+  await first;
+  await page.getByLabel("How many").fill("4");
   await patched;
+  await expect(async () => {
+    expect((await read()).plan?.asked.ropes).toEqual([{ kind: "beaded", lengthMm: 2600, many: 4 }]);
+  }).toPass({ timeout: 20_000 });
+  await page.unroute(slow);
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Back to the turn" }).click();
   await page.getByRole("button", { name: "Next: turn 1" }).click();
   await expect(page.getByRole("list", { name: "Where the coaches are" })).toContainText(/You: station \d/);
   await expectAccessible(page);
   const { plan, students: all } = await read();
-  expect(plan?.asked.ropes).toEqual([{ kind: "beaded", lengthMm: 2600, many: 5 }]);
+  expect(plan?.asked.ropes).toEqual([{ kind: "beaded", lengthMm: 2600, many: 4 }]);
   expect(all.find((student) => student.studentId === students[2]?.id)?.ownRope).toBe(had !== "true");
 });
 

@@ -48,14 +48,15 @@ export function useHall(
   const kept = useRef<typeof made>(undefined);
   const client = useQueryClient();
   const { mutate, isPending } = save;
-  const latest = useRef({ lesson, asked, begun });
+  const now = { lesson, asked, begun, turns, ropes };
+  const latest = useRef(now);
   useEffect(() => {
-    latest.current = { lesson, asked, begun };
+    latest.current = now;
   });
   useEffect(() => {
     if (made === undefined || made === kept.current || isPending) return;
     kept.current = made;
-    const { lesson: from, asked: question, begun: done } = latest.current;
+    const { lesson: from, asked: question, begun: done, ...said } = latest.current;
     if (from.plan === null || made.rotations.length === 0) return;
     const { placePins, ...rest } = question;
     const { rotations, minutes, useful, sameForAll, most, room } = made;
@@ -67,8 +68,9 @@ export function useHall(
       },
       {
         onSuccess: () => {
-          setTurns(null);
-          setRopes(undefined);
+          // What was said while this was on its way is still to be planned.
+          setTurns((before) => (before === said.turns ? null : before));
+          setRopes((before) => (before === said.ropes ? undefined : before));
         },
         onError: (error) => {
           if (!isStale(error)) {
@@ -121,7 +123,7 @@ export function useHall(
     /** Somebody has a rope along, or has not: the rest is planned anew. */
     bringsRope: (studentId: string, has: boolean) => {
       run({ ownRopes: { [studentId]: has } });
-      setRopes(asked.ropes);
+      setRopes(asked.ropes === null ? null : [...asked.ropes]);
     },
     finish: () => run({ finished: true }),
     reopen: () => run({ finished: false }),

@@ -27,7 +27,8 @@ export function Ladder({ studentId, subject, side }: LadderProps) {
   const paths = usePaths();
   const ladder = useQuery(ladderQuery(studentId, subject, side));
   const rungs = ladder.data ?? [];
-  if (ladder.isLoading) return <Skeleton className={classes.waiting} aria-label="Reading the ladder" />;
+  if (ladder.isLoading)
+    return <Skeleton role="status" className={classes.waiting} aria-label="Reading the ladder" />;
   if (rungs.length === 0) return null;
   const words = ladderWords(subject, side, rungs);
   const passed = rungs.filter((rung) => rung.state === "passed").length;
