@@ -39,6 +39,26 @@ export default tseslint.config(
     extends: [reactHooks.configs.flat.recommended],
   },
   {
+    // What is not there is no nought: a place outside a table throws, a count is a tally, the rest says what it means.
+    files: ["packages/core/src/**/*.ts"],
+    ignores: ["**/*.spec.ts"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector:
+            "LogicalExpression[operator='??'] > :matches(Literal[value=0], UnaryExpression[operator='-'][argument.value=1]).right",
+          message: "Use cellOf, a Tally, or say what nothing means.",
+        },
+        {
+          selector:
+            "BinaryExpression > UnaryExpression[operator='-'][argument.value=1].right[parent.operator=/^[!=]/]",
+          message: "Ask with some or includes instead of for -1.",
+        },
+      ],
+    },
+  },
+  {
     // The cohort is placement's and the learner model's truth, and must not share their beliefs. Whoever is
     // coached by it asks for proposals as an instructor would.
     files: ["packages/cohort/src/**/*.ts"],

@@ -1,4 +1,5 @@
 /** When a combo's rope is at the bottom, and which turns are fused: what a click track sounds. */
+import { cellOf } from "../grid.js";
 import { UNDER_FEET } from "../rope/arms.js";
 import { expandBeats, type Score } from "../rope/score.js";
 import { traceBeats } from "../rope/trace.js";
@@ -19,7 +20,7 @@ export function clicksOf(score: Score, timing: Timing): readonly Click[] {
   const { beats } = traceBeats(expandBeats(score), score.direction, "r");
   return beats.flatMap(({ turns }, beat) =>
     turns.map(({ arms, from }, turn): Click => ({
-      at: timing.beats[beat]?.bottoms[turn] ?? 0,
+      at: cellOf(cellOf(timing.beats, beat).bottoms, turn),
       beat,
       isFused: turn > 0 && from !== arms,
       isUnderFeet: UNDER_FEET[arms],

@@ -3,6 +3,7 @@
  * between, in at most so many seconds. Exact for up to twelve combos, by dynamic programming over
  * which are done and which was last; of more, the twelve that bring most come in question.
  */
+import { cellOf } from "../grid.js";
 import type { Hand } from "../rope/arms.js";
 import type { Roles } from "../syllabus/roles.js";
 import { measureCombo } from "./measures.js";
@@ -113,20 +114,20 @@ function leastStrain(pieces: readonly Piece[]): Strains {
   pieces.forEach((_, place) => (strains[(1 << place) * width + place] = 0));
   for (let set = 1; set < 1 << width; set += 1) {
     pieces.forEach((last, place) => {
-      const now = strains[set * width + place] ?? Infinity;
+      const now = cellOf(strains, set * width + place);
       if (now === Infinity) return;
       pieces.forEach((next, to) => {
         if ((set & (1 << to)) !== 0) return;
         const wider = (set | (1 << to)) * width + to;
         const sum = now + strain(last, next);
-        if (sum >= (strains[wider] ?? Infinity)) return;
+        if (sum >= cellOf(strains, wider)) return;
         strains[wider] = sum;
         before.set(wider, place);
       });
     });
   }
   return {
-    of: (set, last) => strains[set * width + last] ?? Infinity,
+    of: (set, last) => cellOf(strains, set * width + last),
     before: (set, last) => before.get(set * width + last) ?? null,
   };
 }

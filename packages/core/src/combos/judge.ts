@@ -78,7 +78,9 @@ export function judgeCombo(
     const start = from;
     from += count;
     const alone = new Set(
-      checkScore(own, { dominant }).map(({ code, beat, turn }) => `${code} ${(beat ?? 0) + start} ${turn}`),
+      checkScore(own, { dominant }).flatMap(({ code, beat, turn }) =>
+        beat === null ? [] : `${code} ${beat + start} ${turn}`,
+      ),
     );
     const here = faults.filter(({ beat }) => beat !== null && beat >= start && beat < from);
     const isAlone = ({ code, beat, turn }: RuleFault) => alone.has(`${code} ${beat} ${turn}`);

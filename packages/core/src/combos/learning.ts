@@ -2,6 +2,7 @@
  * How far somebody has come on a combo's ladder. The order follows the record: a link that keeps
  * missing comes first again.
  */
+import { Tally } from "../tally.js";
 import type { SideName } from "../sides.js";
 import { LINK_SPACINGS } from "../floor/run.js";
 import type { Miss, PracticeSet } from "../log/set.js";
@@ -42,11 +43,12 @@ function passes(step: LearningStep, set: ComboSet): boolean {
   const { drill } = step;
   if (set.subject !== step.subject || set.side !== step.side || set.drill.kind !== drill.kind) return false;
   if (!isSameScore(step, set.drill)) return false;
-  if (drill.kind === "streak") return (set.drill.tempo ?? 0) >= (step.tempo ?? 0) && isPassed(drill, set);
+  const { tempo = 0, spacing = 0 } = set.drill;
+  if (drill.kind === "streak") return (step.tempo === null || tempo >= step.tempo) && isPassed(drill, set);
   if (drill.kind !== "link") return parseDrill(set.drill) !== null && isPassed(drill, set);
   // A link's set says at which spacing it ended, and it ends at none only through all of them.
-  const pass = passOf(drill);
-  return (set.drill.spacing ?? 0) === 0 && set.clean >= (pass?.clean ?? 0) * stagesOf(drill.spacing);
+  const { clean = 0 } = passOf(drill) ?? {};
+  return spacing === 0 && set.clean >= clean * stagesOf(drill.spacing);
 }
 
 /** What of a combo and side does not change with the record; worked out once for it. */
@@ -73,11 +75,11 @@ function courseOf(written: readonly ComboPart[], options: LearningOptions): Cour
   return course;
 }
 
-function missesAt({ linkAt }: Course, misses: readonly Miss[]): ReadonlyMap<number, number> {
-  const counts = new Map<number, number>();
+function missesAt({ linkAt }: Course, misses: readonly Miss[]): Tally<number> {
+  const counts = new Tally<number>();
   for (const { turn, count = 1 } of misses) {
     const link = turn === undefined ? null : (linkAt[turn - 1] ?? null);
-    if (link !== null) counts.set(link.place, (counts.get(link.place) ?? 0) + count);
+    if (link !== null) counts.add(link.place, count);
   }
   return counts;
 }
@@ -108,14 +110,14 @@ export function learningOf(
     .map((link) => {
       const since = at(steps.find((one) => one.link === link.place));
       const fresh = wholes.filter((set) => set.at > since).flatMap((set) => set.misses);
-      return { link, misses: missesAt(course, fresh).get(link.place) ?? 0 };
+      return { link, misses: missesAt(course, fresh).of(link.place) };
     })
     .filter(({ misses }) => misses >= FAILING)
     .sort((one, other) => other.misses - one.misses)[0]?.link;
   const known = steps.map((step) => ({
     ...step,
     isPassed: at(step) > -Infinity,
-    misses: step.link === null ? 0 : (missed.get(step.link) ?? 0),
+    misses: step.link === null ? 0 : missed.of(step.link),
   }));
   const isBack = (step: LearningStep) => step.link !== null && step.link === failing?.place;
   const ordered = [...known.filter(isBack), ...known.filter((step) => !isBack(step))];

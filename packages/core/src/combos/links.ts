@@ -48,8 +48,8 @@ export function linksOf(
   return placed(parts).flatMap(({ part: to, from: start }, place): ComboLink[] => {
     const from = parts[place - 1];
     if (from === undefined || isBounce(from) || isBounce(to)) return [];
-    const link = timing.links.find((one) => one.to.beat === start && one.to.turn === 0);
-    return [{ place, from, to, turn: turnsIn(score, start) + 1, demand: link?.demand ?? 0 }];
+    const { demand = 0 } = timing.links.find((one) => one.to.beat === start && one.to.turn === 0) ?? {};
+    return [{ place, from, to, turn: turnsIn(score, start) + 1, demand }];
   });
 }
 

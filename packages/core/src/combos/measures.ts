@@ -1,4 +1,5 @@
 /** What a combo comes to: counts, length, hand moves, the tightest link, the turn rate, the two sides. */
+import { cellOf } from "../grid.js";
 import { sideOfArms, type Hand } from "../rope/arms.js";
 import { measureScore } from "../rope/measure.js";
 import { defaultHeight, timeScore, type Timing } from "../rope/timing.js";
@@ -82,7 +83,7 @@ export function measureCombo(
 
 /** The greatest demand of any link, hand moves a second; 0 where there is none. */
 export function demandOf({ links, tightest }: Timing): number {
-  return tightest === null ? 0 : (links[tightest]?.demand ?? 0);
+  return tightest === null ? 0 : cellOf(links, tightest).demand;
 }
 
 /** The greatest demand among scores that somebody has cleared: what their hands have shown. */

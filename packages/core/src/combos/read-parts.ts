@@ -2,6 +2,7 @@
  * A score read as parts: the fewest skills of the catalogue that make it up, and what is none in
  * between. Skills are known by how they are jumped (arms, feet, direction), not by how they are written.
  */
+import { cellOf } from "../grid.js";
 import { printScore } from "../rope/print.js";
 import { expandBeats, withoutDefaults, type Beat, type Score } from "../rope/score.js";
 import { traceBeats, type TracedBeat } from "../rope/trace.js";
@@ -75,10 +76,11 @@ export function partsOfScore(catalogue: Catalogue, score: Score, dominant: Hand 
   const costs = new Array<number>(beats.length + 1).fill(0);
   const taken = new Array<Known | null>(beats.length).fill(null);
   for (let at = beats.length - 1; at >= 0; at -= 1) {
-    let best = UNKNOWN + (costs[at + 1] ?? 0);
+    let best = UNKNOWN + cellOf(costs, at + 1);
     for (const known of index.get(keys[at] ?? "") ?? []) {
-      const cost = known.cost + (costs[at + known.keys.length] ?? Infinity);
-      if (cost >= best || !startsWith(keys, at, known.keys)) continue;
+      if (!startsWith(keys, at, known.keys)) continue;
+      const cost = known.cost + cellOf(costs, at + known.keys.length);
+      if (cost >= best) continue;
       best = cost;
       taken[at] = known;
     }

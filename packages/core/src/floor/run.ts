@@ -90,7 +90,8 @@ function afterTry(drill: Drill, run: Run): Run {
 
 /** Where a streak ends by itself: at its count, or where it may go on to. */
 function lastOf(drill: Drill): number {
-  return drill.kind === "streak" ? Math.max(drill.count, drill.upTo ?? 0) : doseOf(drill);
+  if (drill.kind !== "streak") return doseOf(drill);
+  return drill.upTo === undefined ? drill.count : Math.max(drill.count, drill.upTo);
 }
 
 function afterClean(drill: Drill, run: Run): Run {
@@ -118,7 +119,8 @@ function afterClean(drill: Drill, run: Run): Run {
       return { ...next, end: next.clean >= doseOf(drill) ? "passed" : "running" };
     case "clock": {
       // Misses carry their places: the streak is what came since the last.
-      const since = next.clean + missCount(run.misses) - (run.misses.at(-1)?.position ?? 0);
+      const { position: last = 0 } = run.misses.at(-1) ?? {};
+      const since = next.clean + missCount(run.misses) - last;
       return { ...next, bestStreak: Math.max(run.bestStreak, since) };
     }
     case "tries":

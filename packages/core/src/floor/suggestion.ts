@@ -2,6 +2,7 @@
  * After a set: one suggestion, with its reason (teaching.md, Stuck and Faults; safety.md, fatigue).
  * The rules stand in the order in which they are tried, and the first that fits is what is said.
  */
+import { Tally } from "../tally.js";
 import type { SideName } from "../sides.js";
 import type { SubjectSide } from "../syllabus/roles.js";
 import type { DrillKind } from "../syllabus/drill.js";
@@ -68,10 +69,11 @@ function halves(
   set: JudgedSet,
 ): { readonly early: number; readonly late: number; readonly half: number } | null {
   const tries = triesOf(set);
-  if (tries < FEWEST_TRIES || set.misses.some((miss) => miss.position === undefined)) return null;
+  const places = set.misses.flatMap(({ position }) => position ?? []);
+  if (tries < FEWEST_TRIES || places.length < set.misses.length) return null;
   const half = Math.floor(tries / 2);
-  const late = set.misses.filter((miss) => (miss.position ?? 0) > tries - half).length;
-  const early = set.misses.filter((miss) => (miss.position ?? 0) <= half).length;
+  const late = places.filter((place) => place > tries - half).length;
+  const early = places.filter((place) => place <= half).length;
   return { early, late, half };
 }
 
@@ -79,11 +81,11 @@ function halves(
 export function commonestFault(
   sets: readonly JudgedSet[],
 ): { readonly fault: FaultCode; readonly times: number } | null {
-  const counts = new Map<FaultCode, number>();
+  const counts = new Tally<FaultCode>();
   for (const { fault, count = 1 } of sets.flatMap((set) => set.misses)) {
-    if (fault !== undefined) counts.set(fault, (counts.get(fault) ?? 0) + count);
+    if (fault !== undefined) counts.add(fault, count);
   }
-  const [first] = [...counts].sort(([, one], [, other]) => other - one);
+  const [first] = counts.mostFirst();
   return first === undefined ? null : { fault: first[0], times: first[1] };
 }
 

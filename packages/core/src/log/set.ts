@@ -1,3 +1,4 @@
+import { cellOf } from "../grid.js";
 import type { Instant, LocalDate } from "../instant.js";
 import type { LoggedDrill } from "../syllabus/drill.js";
 import type { FaultCode } from "../syllabus/fault.js";
@@ -65,7 +66,8 @@ export function runsOf(set: Counts): readonly number[] {
   const places = set.misses.flatMap(({ position }) => position ?? []).sort((one, other) => one - other);
   if (places.length < set.misses.length) return [set.bestStreak];
   const tries = set.clean + missCount(set.misses);
-  return [...places, tries + 1].map((place, index) => place - (places[index - 1] ?? 0) - 1);
+  const edges = [0, ...places];
+  return [...places, tries + 1].map((place, index) => place - cellOf(edges, index) - 1);
 }
 
 /** Checks that a set's counts fit each other; an empty list means that they do. */

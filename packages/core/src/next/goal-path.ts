@@ -77,10 +77,12 @@ interface Found {
   readonly decided: readonly { readonly need: OpenNeed; readonly way: number }[];
 }
 
+const costOf = (asked: Asked | undefined) => (asked === undefined ? 0 : asked.cost);
+
 /** What a way adds to what is asked already. */
 function addedBy(way: readonly Asked[], demands: Demands): number {
   let sum = 0;
-  for (const { of, cost } of way) sum += Math.max(0, cost - (demands[of.index]?.cost ?? 0));
+  for (const { of, cost } of way) sum += Math.max(0, cost - costOf(demands[of.index]));
   return sum;
 }
 
@@ -105,7 +107,7 @@ class Branch {
       const before = this.demands[asked.of.index];
       if (before === undefined || asked.cost > before.cost) {
         this.demands[asked.of.index] = asked;
-        this.total += asked.cost - (before?.cost ?? 0);
+        this.total += asked.cost - costOf(before);
       }
       if (before !== undefined) continue;
       for (const need of this.needsOf(asked.of)) {
@@ -217,13 +219,13 @@ class Graph {
   }
 
   private baseParts(base: Side): readonly OpenNeed[] {
-    const parts = base.needs.flat(2);
-    return parts
-      .filter(({ of, count }) => !hasInARow(this.standingOf(of).facts, count ?? 0))
-      .map(({ of, count }) => ({
-        of: base,
-        ways: [[this.asked(of, { kind: "streak", count: count ?? 1 })]],
-      }));
+    return base.needs
+      .flat(2)
+      .flatMap(({ of, count }) =>
+        count === null || hasInARow(this.standingOf(of).facts, count)
+          ? []
+          : [{ of: base, ways: [[this.asked(of, { kind: "streak", count })]] }],
+      );
   }
 
   /** The sides in an order in which every one follows what it needs: the base test after its parts. */

@@ -157,6 +157,7 @@ export function nextDrills(reading: Reading, options: NextOptions): readonly Nex
   const openCandidate = (standing: Standing): Candidate | null => {
     const { of } = standing;
     const onPath = path.get(of);
+    const { place = 0 } = onPath ?? {};
     const stage = stageOf(reading, of, onPath?.gate);
     const { step, tryGate } = stage;
     if (step === null) return null;
@@ -171,7 +172,7 @@ export function nextDrills(reading: Reading, options: NextOptions): readonly Nex
       reason: reasonOf(stage),
       isNew,
       group: onPath === undefined ? (isNew ? "new" : "begun") : "goal",
-      place: onPath?.place ?? 0,
+      place,
       progress: stage.progress,
       isSated: stage.isSated,
       opens: isNew ? waitingFor(reading, of).length : 0,

@@ -103,7 +103,7 @@ export function stageOf(reading: Reading, side: Side, asked: Gate = side.gate): 
   const step = turned?.step ?? usual;
   const failed = usual === null ? 0 : failedRunning(facts, usual.drill, today);
   const next = step === null ? null : rungAfter(standing, step.rung);
-  const worked = facts.lessons.find((lesson) => lesson.lesson === today)?.worked ?? 0;
+  const { worked = 0 } = facts.lessons.find((lesson) => lesson.lesson === today) ?? {};
   return {
     standing,
     step,

@@ -100,6 +100,11 @@ export function placementModel(
   const strandIndex = new Map(
     catalogue.strands.flatMap((strand, number) => strand.skills.map((id) => [id, number] as const)),
   );
+  const strandOf = (subject: string): number => {
+    const index = strandIndex.get(subject);
+    if (index === undefined) throw new RangeError(`${subject} stands in no strand`);
+    return index;
+  };
   const isWeaker = nodes.map(({ side }) => side !== "whole" && side !== background.strongerSide);
   const low = Math.min(...depths) - 2;
   const high = Math.max(...depths) + 2;
@@ -122,7 +127,7 @@ export function placementModel(
   const sum = prior.reduce((total, one) => total + one, 0);
   return {
     nodes,
-    strandOf: nodes.map(({ subject }) => strandIndex.get(subject) ?? 0),
+    strandOf: nodes.map(({ subject }) => strandOf(subject)),
     strands: catalogue.strands.length,
     mateOf: nodes.map(({ other }) => other?.index ?? null),
     known,

@@ -3,6 +3,7 @@
  * their worth; and after it, what each of them makes the best come to where it is in or out.
  * O(2^candidates) at worst; the bound, by the minutes that are left, cuts nearly all of it.
  */
+import { Tally } from "../tally.js";
 import { cellOf } from "../grid.js";
 import { PLAN_WEIGHTS } from "./weights.js";
 import type { Effort } from "../syllabus/effort.js";
@@ -55,14 +56,12 @@ const MOST_OF_EACH = 800;
 /** What blocks are worth together: each its own worth, less for repeated efforts and for sides left behind. */
 export function objectiveOf(candidates: readonly Choosable[], places: readonly number[]): number {
   const taken = new Set(places);
-  const efforts = new Map<Effort, number>();
+  const efforts = new Tally<Effort>();
   let objective = 0;
   for (const place of places) {
-    const one = candidates[place];
-    if (one === undefined) continue;
-    const before = efforts.get(one.effort) ?? 0;
-    efforts.set(one.effort, before + 1);
-    objective += one.worth - before * PLAN_WEIGHTS.sameEffort;
+    const one = cellOf(candidates, place);
+    objective += one.worth - efforts.of(one.effort) * PLAN_WEIGHTS.sameEffort;
+    efforts.add(one.effort);
     if (one.mate !== null && !taken.has(one.mate)) objective -= PLAN_WEIGHTS.sideBehind;
   }
   return objective;
@@ -304,7 +303,7 @@ class Search {
 
   /** Takes a candidate in; answers what it brings, less what is lost to its effort, which stays lost. */
   private take(place: number): number {
-    const gain = (this.candidates[place]?.worth ?? 0) - this.sameAs(place) * PLAN_WEIGHTS.sameEffort;
+    const gain = cellOf(this.candidates, place).worth - this.sameAs(place) * PLAN_WEIGHTS.sameEffort;
     this.add(place, 1);
     return gain;
   }

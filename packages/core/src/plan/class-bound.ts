@@ -63,8 +63,8 @@ type Offer = readonly { readonly student: number; readonly worth: number }[];
 function offersOf(table: ClassTable): readonly Offer[] {
   return table.skills.flatMap((_, skill) => {
     const able = table.students.flatMap((_one, student) => {
-      const worth = table.options.at(student, skill)?.worth ?? 0;
-      return worth > 0 ? [{ student, worth }] : [];
+      const option = table.options.at(student, skill);
+      return option !== null && option.worth > 0 ? [{ student, worth: option.worth }] : [];
     });
     return table.minutes.map((_turn, times) =>
       able.map(({ student, worth }) => ({ student, worth: worth * CLASS_WEIGHTS.again ** times })),
@@ -86,7 +86,8 @@ interface Shared {
 
 function sharedOf(table: ClassTable): Shared {
   const { working, before } = table;
-  const stationsIn = (turn: number) => Math.max(table.stations, before.rotations[turn]?.stations.length ?? 0);
+  const stationsIn = (turn: number) =>
+    Math.max(table.stations, ...before.rotations.slice(turn, turn + 1).map((one) => one.stations.length));
   return {
     stations: total(working.map((minutes, turn) => minutes * stationsIn(turn))),
     students: table.students.map((_, student) =>
@@ -144,7 +145,7 @@ export function classBound(table: ClassTable): number {
   const shared = sharedOf(table);
   const prices = table.students.map(({ options }) => {
     const worths = options.map((one) => one.worth).sort((one, other) => other - one);
-    return worths[Math.min(worths.length, table.minutes.length) - 1] ?? 0;
+    return worths.length === 0 ? 0 : cellOf(worths, Math.min(worths.length, table.minutes.length) - 1);
   });
   const finer = (FINE / COARSE) ** (1 / MENDINGS);
   let least = Infinity;

@@ -135,7 +135,8 @@ export function classOptions(context: ClassOptionContext): readonly ClassOption[
   for (const one of [...open, ...known]) {
     const skill = reading.syllabus.catalogue.skills.get(one.subject);
     if (skill === undefined || ruledOutBy(skill, missing) !== null) continue;
-    if (one.worth > (best.get(one.subject)?.worth ?? 0)) best.set(one.subject, one);
+    const { worth = 0 } = best.get(one.subject) ?? {};
+    if (one.worth > worth) best.set(one.subject, one);
   }
   return [...best.values()];
 }

@@ -8,14 +8,7 @@ import { searchClass } from "./class-search.js";
 import { ClassTable } from "./class-table.js";
 import { classTimes } from "./class-times.js";
 import { faultsOf, settle, writtenPlan } from "./class-written.js";
-import type {
-  ClassAsked,
-  ClassBefore,
-  ClassFault,
-  ClassPlan,
-  ClassStudent,
-  PlannedStudent,
-} from "./class.js";
+import type { ClassAsked, ClassBefore, ClassFault, ClassPlan, ClassStudent } from "./class.js";
 import { circlesThatFit, clearRadius } from "./space.js";
 import { CLASS_LIMITS } from "./weights.js";
 
@@ -105,12 +98,10 @@ export function planClass(
   const minutes = [...kept.map((one) => one.minutes), ...turns.slice(kept.length)];
   const table = new ClassTable({ asked, students: able, minutes, before, stations: asked.stations, room });
   const measures = { sameForAll: sameForAll(table), most: classBound(table) };
-  const places = new Map(students.map(({ id }, place) => [id, place]));
-  const inOrder = (one: PlannedStudent, other: PlannedStudent) =>
-    (places.get(one.id) ?? 0) - (places.get(other.id) ?? 0);
   const planned = () => {
     const plan = writtenPlan(table);
-    return { ...plan, students: [...plan.students].sort(inOrder) };
+    const byId = new Map(plan.students.map((one) => [one.id, one]));
+    return { ...plan, students: students.flatMap(({ id }) => byId.get(id) ?? []) };
   };
   const planOf = (): ClassPlan => ({
     warmUpMinutes: warmUp,

@@ -4,6 +4,7 @@
  * a result that is a little worse is gone on from while the search is young. Its length is fixed by the size of
  * the class and not by a clock, so that the same question has the same answer.
  */
+import { Tally } from "../tally.js";
 import { cellOf, type Grid } from "../grid.js";
 import { between, randomFrom, type Random } from "../random.js";
 import { ClassGroups } from "./class-groups.js";
@@ -11,10 +12,11 @@ import { weighed, type ClassTable, type Numbered } from "./class-table.js";
 import { CLASS_WEIGHTS } from "./weights.js";
 
 /**
- * How often the whole is shaken and solved again: so often for so many turns of students, within bounds. What is
- * planned around turns that were done is waited for in the hall, and is shaken a share of it.
+ * How often the whole is shaken and solved again: so often for each turn of a student, as far as that takes no
+ * longer than it may, since a shake of twice as many takes twice as long and more. What is planned around turns
+ * that were done is waited for in the hall, and is shaken a share of it.
  */
-const SHAKES = { places: 30000, least: 100, most: 400, inHall: 0.15 } as const;
+const SHAKES = { each: 12, all: 1e7, least: 100, inHall: 0.1 } as const;
 /** Minutes that a worse plan may lose and still be gone on from one time in e, at first and at last. */
 const WARM = 2;
 const COLD = 0.2;
@@ -73,8 +75,9 @@ class Ledger {
     const options = able.map((skill) => table.options.at(student, skill));
     const scores = table.scoresWith(student, turn, options);
     const bySkill: (number | null)[] = table.skills.map(() => null);
-    able.forEach((skill, place) => (bySkill[skill] = weighed(cellOf(scores, place))));
-    const order = [...able].sort((one, other) => (bySkill[other] ?? 0) - (bySkill[one] ?? 0));
+    const counted = able.map((skill, place) => ({ skill, worth: weighed(cellOf(scores, place)) }));
+    for (const { skill, worth } of counted) bySkill[skill] = worth;
+    const order = counted.sort((one, other) => other.worth - one.worth).map((one) => one.skill);
     const worths = { bySkill, order };
     this.known.set(key, worths);
     return worths;
@@ -158,7 +161,7 @@ class Turn {
         if (isBetter) best = { station, worth };
       }
       // Who may do nothing of what is done stands at the first station until the search finds better.
-      const station = best?.station ?? 0;
+      const { station } = best ?? { station: 0 };
       table.stationOf.put(turn, student, station);
       taken[station] = cellOf(taken, station) + 1;
     }
@@ -182,9 +185,9 @@ class Turn {
    * The skills that promise most at a station: what everybody would count more, if each could stand where they like
    * and nothing were lost by who stands together. One that promises no more than there is already is none.
    */
-  private promising(station: number): readonly number[] {
+  private promising(station: number): readonly { readonly skill: number; readonly most: number }[] {
     const { table, turn } = this;
-    const gains = new Map<number, number>();
+    const gains = new Tally<number>();
     let without = 0;
     for (const [place, { bySkill, order }] of this.worths.entries()) {
       // Whoever has nowhere else gains all that there is.
@@ -197,23 +200,25 @@ class Turn {
       for (const skill of order) {
         const gain = (bySkill[skill] ?? rest) - rest;
         if (gain <= 0) break;
-        gains.set(skill, (gains.get(skill) ?? 0) + gain);
+        gains.add(skill, gain);
       }
     }
     // Where somebody is idle or something is not to be, all are tried.
-    const least = this.value < -CLASS_WEIGHTS.forbidden / 2 ? -Infinity : this.value + HAIR;
-    return [...gains]
-      .filter(([skill, gain]) => without + gain > least && table.suitsPins(turn, station, skill))
-      .sort(([, one], [, other]) => other - one)
-      .slice(0, TRIED)
-      .map(([skill]) => skill);
+    const isForbidden = this.value < -CLASS_WEIGHTS.forbidden / 2;
+    return gains
+      .mostFirst()
+      .map(([skill, gain]) => ({ skill, most: isForbidden ? Infinity : without + gain }))
+      .filter(({ skill, most }) => most > this.value + HAIR && table.suitsPins(turn, station, skill))
+      .slice(0, TRIED);
   }
 
   private exchange(station: number): boolean {
     const { table, turn } = this;
     const before = { skill: table.skillAt.at(turn, station), column: cellOf(this.columns, station) };
     let best = { ...before, places: table.stationOf.row(turn), value: this.value };
-    for (const skill of this.promising(station)) {
+    for (const { skill, most } of this.promising(station)) {
+      // No gain of those that follow is greater.
+      if (most <= best.value) break;
       if (skill === before.skill) continue;
       const column = this.columnOf(skill);
       this.put(station, skill, column);
@@ -336,8 +341,9 @@ export function searchClass(table: ClassTable, seed: number, onReport: (share: n
   search.solveAll(table.minutes.length - 1, -Infinity);
   let here = { value: search.total(), snapshot: snapshotOf(table) };
   let best = here;
-  const { places, least, most, inHall } = SHAKES;
-  const whole = Math.min(most, Math.max(least, places / (table.students.length * open)));
+  const { each, all, least, inHall } = SHAKES;
+  const places = table.students.length * open;
+  const whole = Math.max(least, Math.min(each * places, all / places ** 2));
   const shakes = Math.ceil(whole * (table.firstOpen > 0 ? inHall : 1));
   const cooling = (COLD / WARM) ** (1 / shakes);
   let temperature = WARM;

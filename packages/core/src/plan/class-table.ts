@@ -274,14 +274,13 @@ export class ClassTable {
   }
 
   private scoreOfDone(student: number): Scored {
-    const { landingsLeft, multiplesLeft } = cellOf(this.students, student);
+    const { landingsLeft, multiplesLeft, from = 0, until = Infinity } = cellOf(this.students, student);
     let [score, breach, landings, multiples] = [0, 0, 0, 0];
     let [present, begun] = [0, 0];
-    for (let turn = 0; turn < this.minutes.length; turn += 1) {
+    for (const [turn, option] of this.done.entries()) {
       const minutes = cellOf(this.working, turn);
-      const isHere = this.isHere(student, turn);
+      const isHere = turn >= from && turn < until;
       if (isHere) present += minutes;
-      const option = cellOf(this.done, turn);
       if (option === null) {
         if (turn >= this.firstOpen && isHere) breach += 1;
         continue;

@@ -2,6 +2,8 @@
  * The weeks of a whole class toward a date: every student's own weeks to the same goals, what most of them work at
  * in each, how many are likely to be ready, and what would have to give for enough of them to be.
  */
+import { cellOf } from "../grid.js";
+import { Tally } from "../tally.js";
 import { dayAfter, type LocalDate } from "../instant.js";
 import {
   ENOUGH_CHANCE,
@@ -69,10 +71,8 @@ function plansOf(
 const likelyOf = (plans: readonly WeeksPlan[]) => plans.filter((one) => one.chance >= ENOUGH_CHANCE).length;
 
 /** By skill: the sides of it that are still to be done on a student's way. */
-function sidesLeft({ context }: ClassWeeksStudent): Map<string, number> {
-  const left = new Map<string, number>();
-  for (const { of } of context.steps) left.set(of.subject, (left.get(of.subject) ?? 0) + 1);
-  return left;
+function sidesLeft({ context }: ClassWeeksStudent): Tally<string> {
+  return new Tally(context.steps.map(({ of }) => of.subject));
 }
 
 /** What the students' weeks come to together. */
@@ -91,9 +91,9 @@ function weeksTogether(
         work.students.add(id);
         bySubject.set(subject, work);
         if (!finishes) continue;
-        const sides = (left[number]?.get(subject) ?? 1) - 1;
-        left[number]?.set(subject, sides);
-        if (sides === 0) work.finishing.add(id);
+        const ofStudent = cellOf(left, number);
+        ofStudent.add(subject, -1);
+        if (ofStudent.of(subject) === 0) work.finishing.add(id);
       }
     });
     const work = [...bySubject].map(([subject, one]) => ({

@@ -1,4 +1,5 @@
 /** In which order a plan has its blocks: phase by phase, no two of one effort running where that can be. */
+import { Tally } from "../tally.js";
 import { cellOf } from "../grid.js";
 import type { Effort } from "../syllabus/effort.js";
 import type { Phase } from "./block.js";
@@ -82,11 +83,11 @@ export function spreadOf(
  * is beside an end of its own more than that leaves.
  */
 function canStand(
-  counts: ReadonlyMap<Effort, number>,
-  all: number,
+  counts: readonly (readonly [Effort, number])[],
   after: Effort | null,
   last: Effort,
 ): boolean {
+  const all = counts.reduce((sum, [, count]) => sum + count, 0);
   for (const [effort, count] of counts) {
     const ends = Number(effort === after) + Number(effort === last);
     if (count - Number(effort === last) > Math.floor((all - ends) / 2)) return false;
@@ -102,15 +103,17 @@ export function canBeOrdered(
 ): boolean {
   let ends: readonly (Effort | null)[] = [null];
   for (const phase of phases) {
-    const counts = new Map<Effort, number>();
+    const counts = new Tally<Effort>();
     for (const place of places) {
       const one = candidates[place];
-      if (one?.phase === phase) counts.set(one.effort, (counts.get(one.effort) ?? 0) + 1);
+      if (one?.phase === phase) counts.add(one.effort);
     }
-    if (counts.size === 0) continue;
+    const entries = counts.entries();
+    if (entries.length === 0) continue;
     const before = ends;
-    const all = [...counts.values()].reduce((sum, count) => sum + count, 0);
-    ends = [...counts.keys()].filter((last) => before.some((after) => canStand(counts, all, after, last)));
+    ends = entries.flatMap(([last]) =>
+      before.some((after) => canStand(entries, after, last)) ? [last] : [],
+    );
     if (ends.length === 0) return false;
   }
   return true;

@@ -2,6 +2,7 @@
  * The ropes of a hall and who can jump with them. A rope serves two who take turns. A longer one is shortened by
  * a knot; sliding the grip to the handle's end makes good for a few centimetres (teaching.md, Rope fit).
  */
+import { cellOf } from "../grid.js";
 import type { CautionCode } from "../syllabus/caution.js";
 import type { SkillClass } from "../syllabus/skill.js";
 
@@ -31,7 +32,9 @@ const GRIP_MM = 50;
 const PARTNERS = 2;
 
 const reachOf = ({ lengthMm }: RopeStock) => (lengthMm === null ? Infinity : lengthMm + GRIP_MM);
-const needOf = ({ ropeMm }: RopeWish) => ropeMm ?? 0;
+/** What somebody needs whose length nobody wrote down, mm. */
+const ANY_LENGTH = 0;
+const needOf = ({ ropeMm }: RopeWish) => ropeMm ?? ANY_LENGTH;
 
 /**
  * By person: the share of a turn for which there is a rope, from 0 to 1. Who brought one has all of it, and a
@@ -143,13 +146,13 @@ export function ropesGiven(stock: readonly RopeStock[], pairs: readonly RopePair
   });
   for (const { number, need, pair } of served(stock, wanting)) {
     const fitting = stock.flatMap((rope, place) =>
-      (left[place] ?? 0) > 0 && reachOf(rope) >= need
+      cellOf(left, place) > 0 && reachOf(rope) >= need
         ? [{ rope, place, rank: rankOf(pair, rope.kind), off: Math.abs((rope.lengthMm ?? need) - need) }]
         : [],
     );
     const [best] = fitting.sort((one, other) => one.rank - other.rank || one.off - other.off);
     if (best === undefined) continue;
-    left[best.place] = (left[best.place] ?? 0) - 1;
+    left[best.place] = cellOf(left, best.place) - 1;
     const { kind } = best.rope;
     const isSlow = kind !== null && pair.cautions.includes("neck") && NOT_AT_NECK.has(kind);
     given[number] = { from: "stock", place: best.place, isSlow };

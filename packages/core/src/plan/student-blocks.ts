@@ -95,13 +95,14 @@ function proposed({ next, pins }: StudentPlanContext): readonly NextDrill[] {
 
 /** The open work and the reviews. */
 export function openBlocks(context: StudentPlanContext): readonly WeighedBlock[] {
-  const { reading, energy } = context;
+  const { reading, energy, moreSets } = context;
   return proposed(context).map((one) => {
     const { of, drill, chance, after, reason, isNew } = one;
     const { subject, side, effort } = of;
     const phase = phaseOfDrill(context, one);
     const isReview = phase === "review";
-    const more = SET_TRIES * (context.moreSets?.get(of) ?? 0);
+    const sets = moreSets?.get(of);
+    const more = sets === undefined ? 0 : SET_TRIES * sets;
     const usual = isReview
       ? Math.max(BLOCK_TRIES.review, drill.kind === "streak" ? drill.count : 0)
       : Math.round(BLOCK_TRIES.main * DOSE[energy]) + more;
@@ -241,11 +242,15 @@ export function climbBlocks(context: StudentPlanContext): readonly WeighedBlock[
   const { reading } = context;
   const climbOf = (standing: Standing) =>
     standing.of.ladder.find((rung) => rung.drill.kind === "climb" && !rung.isPart);
-  const cleared = reading.standings
+  const [last] = reading.standings
     .filter(({ status, of }) => status === "cleared" && of.skill.skillClass !== "base")
-    .filter((one) => !isFootwork(context, one))
-    .sort((one, other) => (other.facts.cleared?.at ?? 0) - (one.facts.cleared?.at ?? 0));
-  const standing = cleared.find((one) => climbOf(one) !== undefined);
+    .filter((one) => !isFootwork(context, one) && climbOf(one) !== undefined)
+    .flatMap((standing) => {
+      const { cleared } = standing.facts;
+      return cleared === null ? [] : [{ standing, at: cleared.at }];
+    })
+    .sort((one, other) => other.at - one.at);
+  const standing = last?.standing;
   const rung = standing === undefined ? undefined : climbOf(standing);
   if (standing === undefined || rung === undefined) return [];
   const { of } = standing;

@@ -4,6 +4,7 @@
  * blocks between are chosen by `choose`; whatever was left out says why not, and whatever is in what it
  * would cost to leave it.
  */
+import { cellOf } from "../grid.js";
 import { otherSideName } from "../sides.js";
 import { isSameSide, SideMap, SideSet } from "../syllabus/side-map.js";
 import type { SubjectSide } from "../syllabus/roles.js";
@@ -197,7 +198,7 @@ export function planStudent(context: StudentPlanContext): StudentPlan {
   const usual = energy === "normal" ? null : bestPlan({ ...untouched, energy: "normal" });
   const mostLandings = usual === null ? Infinity : MOST_LANDINGS[energy] * usual.landings;
   const before = bestPlan(untouched, mostLandings);
-  if (bans.size + pins.size + (moreSets?.size ?? 0) === 0) return before;
+  if ([bans, pins, moreSets].every((one) => one === undefined || one.size === 0)) return before;
   const made = bestPlan(context, mostLandings, before);
   return { ...made, cost: Math.max(0, before.objective - made.objective) };
 }
@@ -275,7 +276,7 @@ function withRepeats(
   places: readonly number[],
   limits: Limits,
 ): readonly number[] {
-  const used = places.reduce((sum, place) => sum + (candidates[place]?.minutes ?? 0), 0);
+  const used = places.reduce((sum, place) => sum + cellOf(candidates, place).minutes, 0);
   if (limits.minutes - used < PLAN_LIMITS.emptyShare * limits.minutes) return places;
   const chosen = candidates.map((one, place) => (places.includes(place) ? { ...one, isKept: true } : one));
   return choose(chosen, limits, null).places;

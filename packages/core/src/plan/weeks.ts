@@ -173,7 +173,8 @@ class Calendar {
         multiples -= done * turns;
         if (turns > 0 && highImpact.at(-1) !== day) highImpact.push(day);
         const finishes = one.tries < 1e-6;
-        work.set(of, { tries: (work.get(of)?.tries ?? 0) + done, finishes });
+        const { tries: before = 0 } = work.get(of) ?? {};
+        work.set(of, { tries: before + done, finishes });
         if (finishes) this.reached.push({ subject: of.subject, side: of.side });
       }
       if (highImpact.at(-1) === day) this.lastHighImpact = day;

@@ -133,11 +133,11 @@ export function gateProgress(
     case "streak":
       return set.bestStreak;
     case "hold":
-      return missCount(set.misses) === 0 ? Math.floor(set.seconds ?? 0) : 0;
+      return missCount(set.misses) > 0 || set.seconds === undefined ? 0 : Math.floor(set.seconds);
     case "clean":
       return bestCleanWithin(set, gate.of);
     case "count":
-      return (set.seconds ?? Infinity) <= gate.seconds ? set.clean : 0;
+      return set.seconds !== undefined && set.seconds <= gate.seconds ? set.clean : 0;
   }
 }
 
@@ -210,17 +210,18 @@ function withRung(
   { halfLifeTries }: LearnerModel,
 ): SideFacts["rungs"] {
   const before = rungs[set.rung];
+  const { passed = 0, clean = 0, missed = 0 } = before ?? {};
   const misses = missCount(set.misses);
   const kept = 2 ** -((set.clean + misses) / halfLifeTries);
   const isNow = isPassed(set.drill, set);
   const failed = before?.lesson === set.lesson ? before.failed : 0;
   const now: RungFacts = {
-    passed: Math.max(before?.passed ?? 0, passedDose(set.drill, set)),
+    passed: Math.max(passed, passedDose(set.drill, set)),
     lesson: set.lesson,
     failed: isNow ? 0 : 1 + failed,
     at: set.at,
-    clean: (before?.clean ?? 0) * kept + set.clean,
-    missed: (before?.missed ?? 0) * kept + misses,
+    clean: clean * kept + set.clean,
+    missed: missed * kept + misses,
   };
   const others = Object.entries(rungs).filter(([id]) => id !== set.rung);
   if (others.length >= MOST_RUNGS) {
@@ -255,7 +256,7 @@ function afterSet(facts: SideFacts, set: SetEntry, judged: Judged, model: Learne
   const streak = countsStreak(set) ? set.bestStreak : 0;
   const rungs = withRung(facts.rungs, set, model);
   const lessons = withLesson(facts, set, streak);
-  const lastAt = Math.max(facts.lastAt ?? -Infinity, set.at);
+  const lastAt = facts.lastAt === null ? set.at : Math.max(facts.lastAt, set.at);
   if (!set.holds) return { ...facts, rungs, lessons, lastAt };
   const together = lessons.find((one) => one.lesson === set.lesson);
   const progress = Math.max(

@@ -102,7 +102,8 @@ export function weekLoad(lessons: readonly LessonLoad[], today: LocalDate, start
   const recorded = [...weeks].filter(([start, { landings }]) => start < thisWeek && landings > 0).length;
   const before = Array.from({ length: WEEKS_LOOKED_BACK }, (_, back) => {
     const start = dayAfter(thisWeek, -7 * (back + 1));
-    return weeks.get(start)?.landings ?? 0;
+    const { landings = 0 } = weeks.get(start) ?? {};
+    return landings;
   });
   return { weekStart: thisWeek, ...now, allowance: recorded < WEEKS_NEEDED ? null : weekAllowance(before) };
 }

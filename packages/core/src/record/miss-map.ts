@@ -3,6 +3,7 @@
  * that was named has its place in the score (teaching.md, Faults). What neither tells stays without
  * a place, and is not guessed.
  */
+import { Tally } from "../tally.js";
 import { POSES, type WrittenArms } from "../rope/arms.js";
 import { expandBeats, type Score } from "../rope/score.js";
 import type { FaultCode } from "../syllabus/fault.js";
@@ -70,14 +71,14 @@ function placeOfFault(fault: FaultCode | undefined, bottoms: readonly Bottom[]):
 /** The misses of some sets of one skill and side, by the turn of its score at which they fell. */
 export function missMap(score: Score, misses: readonly Miss[]): MissMap {
   const bottoms = bottomsOf(score);
-  const counts = new Map<number, number>();
+  const counts = new Tally<number>();
   let unplaced = 0;
   for (const { turn, fault, count = 1 } of misses) {
     const noted = turn !== undefined && turn >= 1 && turn <= bottoms.length ? turn - 1 : null;
     const place = noted ?? placeOfFault(fault, bottoms) ?? (bottoms.length === 1 ? 0 : null);
     if (place === null) unplaced += count;
-    else counts.set(place, (counts.get(place) ?? 0) + count);
+    else counts.add(place, count);
   }
-  const turns = bottoms.map(({ beat }, place) => ({ turn: place + 1, beat, misses: counts.get(place) ?? 0 }));
+  const turns = bottoms.map(({ beat }, place) => ({ turn: place + 1, beat, misses: counts.of(place) }));
   return { turns, unplaced };
 }

@@ -133,7 +133,7 @@ function vouchedFor(syllabus: Syllabus, facts: readonly SideFacts[]): Vouched {
       for (const { of, count } of mostPractised(ways, factsOf) ?? []) {
         if (of === syllabus.baseTest) continue;
         vouched[of.index] = true;
-        counts[of.index] = Math.max(cellOf(counts, of.index), count ?? 0);
+        if (count !== null) counts[of.index] = Math.max(cellOf(counts, of.index), count);
       }
     }
   }

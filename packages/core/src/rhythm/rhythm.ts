@@ -72,7 +72,7 @@ export function rhythmOf(times: readonly number[]): Rhythm | null {
   const runs = intervals.reduce<number[]>(
     (found, one) => {
       if (one.length > BREAK * usual) return [...found, 1];
-      return [...found.slice(0, -1), (found.at(-1) ?? 0) + 1];
+      return [...found.slice(0, -1), cellOf(found, found.length - 1) + 1];
     },
     [1],
   );

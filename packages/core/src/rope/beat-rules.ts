@@ -47,9 +47,8 @@ function facing({ beat, turns, direction }: TracedBeat): string | null {
 }
 
 function caught({ turns }: TracedBeat): string | null {
-  const early = turns.findIndex(({ turn }) => turn.caught);
-  if (early === -1) return null;
-  if (early < turns.length - 1)
+  if (!turns.some(({ turn }) => turn.caught)) return null;
+  if (turns.slice(0, -1).some(({ turn }) => turn.caught))
     return "The rope stops under the toes on the last turn of a beat. Here another turn follows.";
   const last = turns.at(-1);
   if (last === undefined || UNDER_FEET[last.arms]) return null;

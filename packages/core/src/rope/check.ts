@@ -75,10 +75,12 @@ function checkLoop(score: Score, dominant: Hand): RuleFault[] {
   const keyOf = ({ code, beat, turn }: RuleFault) => `${code} ${beat} ${turn}`;
   const seen = new Set<string>();
   return checkBeats([...copy, ...copy, ...copy], plain.direction, dominant).flatMap((fault) => {
-    const placed = { ...fault, beat: (fault.beat ?? 0) % copy.length };
+    const { beat } = fault;
+    if (beat === null) return [fault];
+    const placed = { ...fault, beat: beat % copy.length };
     const key = keyOf(placed);
     // The first copy reports a beat rule of one beat once already; later copies only what is new.
-    if ((fault.beat ?? 0) >= copy.length && seen.has(key)) return [];
+    if (beat >= copy.length && seen.has(key)) return [];
     seen.add(key);
     return [placed];
   });

@@ -199,8 +199,9 @@ class Parser {
     return value;
   }
 
+  /** NaN past the end, which is no character and in no range of them. */
   private code(): number {
-    return this.at < this.text.length ? this.text.charCodeAt(this.at) : -1;
+    return this.text.charCodeAt(this.at);
   }
 
   private word(): string {
@@ -223,11 +224,7 @@ class Parser {
       if (code === SPACE || code === LF || code === TAB || code === CR) {
         this.at += 1;
       } else if (code === HASH) {
-        let inside = this.code();
-        while (inside !== -1 && inside !== LF && inside !== CR) {
-          this.at += 1;
-          inside = this.code();
-        }
+        while (this.at < this.text.length && this.code() !== LF && this.code() !== CR) this.at += 1;
       } else {
         return this.at > from;
       }

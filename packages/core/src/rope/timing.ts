@@ -2,6 +2,7 @@
  * When the rope is where (rope-model.md, Timing): a jumper in free flight, the bottoms of a beat
  * evenly spaced about the middle of its air time, and the hands moving in between.
  */
+import { cellOf } from "../grid.js";
 import { UNDER_FEET, type Hand } from "./arms.js";
 import { airtimeOf } from "./physics.js";
 import { linkCost } from "./cost.js";
@@ -136,7 +137,7 @@ function linksOf(beats: readonly TracedBeat[], timings: readonly BeatTiming[]): 
   let from: (TurnPlace & { readonly at: number }) | null = null;
   beats.forEach(({ turns }, beat) => {
     turns.forEach((traced, turn) => {
-      const at = timings[beat]?.bottoms[turn] ?? 0;
+      const at = cellOf(cellOf(timings, beat).bottoms, turn);
       if (from !== null && !traced.fromRest) {
         const cost = linkCost(traced.from, traced.arms);
         const window = WINDOW_SHARE * (at - from.at);

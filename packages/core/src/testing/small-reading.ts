@@ -87,11 +87,11 @@ export function logged(
   drill: LoggedSet["drill"],
   counts: Partial<LoggedSet> = {},
 ): LoggedSet {
-  const when = counts.at ?? NOW;
+  const { at: when = NOW, clean = 0 } = counts;
   count += 1;
   return {
     id: `set ${String(count).padStart(6, "0")}`,
-    ...{ subject, side, drill, clean: 0, misses: [], bestStreak: counts.clean ?? 0 },
+    ...{ subject, side, drill, clean, misses: [], bestStreak: clean },
     ...{ at: when, lesson: new Date(when).toISOString().slice(0, 10) },
     ...counts,
   };
