@@ -1,7 +1,8 @@
 /**
  * `npm run soak [-- ROUNDS]`: sends batches, sound and garbled, while the server is killed again and
  * again, sending each until it is answered; then counts. Nothing may be lost, doubled or half stored. Then
- * the laws of the core with a fresh seed, and its rules made wrong one by one.
+ * the laws of the core and of a studio that many change at once, with a fresh seed, and the core's rules made
+ * wrong one by one.
  */
 import { randomUUID } from "node:crypto";
 import { buildIfStale } from "./lib/build.mjs";
@@ -75,9 +76,12 @@ function expectEqual(what, value, wanted) {
 }
 
 /** The property tests with a seed nobody has seen; printed, so that what is found can be found again. */
-async function laws() {
+async function laws({ url, adminUrl }) {
   const seed = upTo(2 ** 31 - 1);
-  const { passed, failed } = await runJest(["core", "catalogue"], { MIRRUP_SEED: String(seed) });
+  const { passed, failed } = await runJest(["core", "catalogue", "server"], {
+    MIRRUP_SEED: String(seed),
+    ...{ TEST_DATABASE_URL: url, TEST_DATABASE_ADMIN_URL: adminUrl },
+  });
   console.log(`laws with MIRRUP_SEED=${seed}: ${passed} passed, ${failed} failed`);
   if (failed > 0) throw new Stop(`A law does not hold; run the tests with MIRRUP_SEED=${seed}.`);
 }
@@ -131,7 +135,7 @@ await main(async () => {
     if (outputOf(process.execPath, [`${ROOT}apps/server/dist/commands/rebuild.js`], { env }) === null)
       throw new Stop("The rebuild failed.");
     expectEqual("the facts after a rebuild", query(facts), kept);
-    await laws();
+    await laws(stack.postgres);
     await mutate();
   } finally {
     await endAll();
