@@ -17,6 +17,8 @@ import { PUBLIC_ADDRESS } from "./mail/index.js";
 import { openapiOf } from "./openapi.js";
 
 const BODY_LIMIT = "4mb";
+/** Of what people send who are not signed in yet. */
+const STRANGERS_LIMIT = "16kb";
 
 /** Security headers: nothing is loaded from another host, and no script runs that is not a file of ours. */
 function securityHeaders(secure: boolean) {
@@ -105,6 +107,7 @@ export async function createApp(parts: AppParts): Promise<NestExpressApplication
   );
   app.use(securityHeaders(tls !== null));
   app.use(compression());
+  app.use("/api/auth", express.json({ limit: STRANGERS_LIMIT }));
   app.useBodyParser("json", { limit: BODY_LIMIT });
   app.use("/api", (_request: Request, response: Response, next: NextFunction) => {
     response.set("Cache-Control", "no-store");

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
-import type { Problem, SetRequest } from "@mirrup/contract";
+import { between, randomFrom } from "@mirrup/cohort";
+import { STUDIO_HEADER, type Problem, type SetRequest } from "@mirrup/contract";
 import { DataSource, QueryFailedError } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { loggedUrl } from "../app.js";
@@ -58,6 +59,80 @@ describe("what cannot be stored", () => {
     const sets = Array.from({ length: 300 }, () => ({ ...setOf(student), clean: -1 }));
     const { status, body } = await server.post("/api/sets", { sets });
     expect([status, (body as { errors: unknown[] }).errors.length]).toEqual([400, 50]);
+  });
+});
+
+describe("a batch with faults here and there", () => {
+  it.each([1, 2, 3, 4])(
+    "has the first of them named by their places, as one by one (seed %i)",
+    async (seed) => {
+      const random = randomFrom(seed);
+      const share = [0.02, 0.1, 0.5, 1][seed - 1] ?? 1;
+      const faulty: readonly Partial<SetRequest>[] = [
+        { clean: -1 },
+        { bestStreak: 11 },
+        { id: "nobody" },
+        { misses: [{ position: 0 }, { position: -1 }] },
+      ];
+      const sets = Array.from({ length: between(random, 26, 90) }, () => {
+        const wrong = random() < share ? faulty[between(random, 0, faulty.length - 1)] : {};
+        return setOf(student, wrong);
+      });
+      const { status, body } = await server.post("/api/sets", { sets });
+      const alone = await Promise.all(
+        sets.map(async (set, item) => {
+          const { errors = [] } = (await server.post("/api/sets", { sets: [set] })).body as Problem;
+          return errors.map((error) => ({ ...error, item }));
+        }),
+      );
+      // What only the log's rules find wrong is said once the shapes fit.
+      const shapes = alone
+        .flat()
+        .filter((error) => error.code === "does-not-fit")
+        .slice(0, 50);
+      if (shapes.length > 0) expect([status, (body as Problem).errors]).toEqual([400, shapes]);
+    },
+  );
+
+  it("says of the rest of its body once, and of the whole where only that does not fit", async () => {
+    const sets = Array.from({ length: 60 }, () => setOf(student));
+    const { errors } = (await server.post("/api/sets", { sets, more: 1 })).body as Problem;
+    expect(errors?.map(({ field, item }) => [field, item])).toEqual([["more", undefined]]);
+    const many = Array.from({ length: 501 }, () => setOf(student));
+    const whole = (await server.post("/api/sets", { sets: many })).body as Problem;
+    expect(whole.errors).toEqual([expect.objectContaining({ field: "sets" })]);
+  });
+});
+
+describe("what is too much", () => {
+  const nested = (depth: number) => `{"sets":${"[".repeat(depth)}${"]".repeat(depth)}}`;
+  it.each([
+    ["nests without end", nested(50_000), 413],
+    ["nests deeper than anything does", nested(50), 413],
+    ["has a value too many", JSON.stringify({ sets: Array.from({ length: 120_001 }, () => 0) }), 413],
+    [
+      "has as many keys as there is room for",
+      JSON.stringify(Object.fromEntries(Array.from({ length: 2e5 }, (_, at) => [`k${at}`, 1]))),
+      413,
+    ],
+    ["is larger than anything is", `{"sets":"${"x".repeat(5e6)}"}`, 413],
+    ["is no JSON", `{"sets":`, 400],
+  ])("is refused, and is no fault of ours: what %s", async (_what, text, wanted) => {
+    const response = await fetch(`${server.address}/api/sets`, {
+      method: "POST",
+      headers: {
+        "content-type": "application/json",
+        ...{ cookie: server.owner.sessionCookie(), [STUDIO_HEADER]: server.studioId },
+      },
+      body: text,
+    });
+    expect(response.status).toBe(wanted);
+    expect(response.headers.get("content-type")).toContain("application/problem+json");
+  });
+
+  it("is less from somebody who is not signed in", async () => {
+    const { status } = await server.stranger().signIn("wren@hall.example", "x".repeat(20_000));
+    expect(status).toBe(413);
   });
 });
 

@@ -5,15 +5,11 @@ import {
   type ArgumentMetadata,
   type StandardSchemaValidationPipeOptions,
 } from "@nestjs/common";
-import { InvalidRequestProblem } from "./problem.js";
+import { isBeyondBounds } from "./body-bounds.js";
+import { InvalidRequestProblem, TooLargeProblem } from "./problem.js";
 
 type Issues = Parameters<NonNullable<StandardSchemaValidationPipeOptions["exceptionFactory"]>>[0];
-
-class SchemaIssues extends Error {
-  constructor(readonly issues: Issues) {
-    super("schema issues");
-  }
-}
+type ContractSchema = NonNullable<ArgumentMetadata["schema"]>;
 
 function fieldOf(path: readonly PropertyKey[]): string {
   return path.reduce<string>((text, key) => {
@@ -57,29 +53,72 @@ function unstorablePath(value: unknown): readonly PropertyKey[] | null {
   return null;
 }
 
+/** The list of a batch, by its key; null where a body has none, or several. */
+function listOf(body: unknown): readonly [key: string, items: readonly unknown[]] | null {
+  if (typeof body !== "object" || body === null) return null;
+  const lists = Object.entries(body).flatMap(([key, own]: [string, unknown]) =>
+    Array.isArray(own) ? [[key, own as readonly unknown[]] as const] : [],
+  );
+  return lists.length === 1 ? (lists[0] ?? null) : null;
+}
+
+/** Items of a batch that are looked at together for what is wrong with them. */
+const CHUNK = 25;
+/** A sentence names the field alone: where it stands is said beside, and a part of a batch has places of its own. */
+const SENTENCES = { label: "key" };
+const checked = (schema: ContractSchema, value: unknown, abortEarly: boolean) =>
+  schema["~standard"].validate(value, { libraryOptions: { abortEarly, convert: false, errors: SENTENCES } });
+
+/**
+ * What is wrong with a value that does not fit, up to the most: of a batch as many items are looked at as it takes,
+ * since naming a fault costs more than finding that there is one.
+ */
+async function faultsOf(schema: ContractSchema, value: unknown): Promise<readonly ProblemError[]> {
+  const list = listOf(value);
+  const [key = "", items = []] = list ?? [];
+  if (items.length <= CHUNK)
+    return ((await checked(schema, value, false)).issues ?? []).map((issue) => problemError(issue, value));
+  const errors: ProblemError[] = [];
+  for (let from = 0; from < items.length && errors.length < MOST_ERRORS; from += CHUNK) {
+    const part = { ...(value as object), [key]: items.slice(from, from + CHUNK) };
+    const { issues = [] } = await checked(schema, part, false);
+    for (const issue of issues) {
+      const error = problemError(issue, part);
+      // What is wrong with the rest of the body is said once.
+      if (error.item === undefined && from > 0) continue;
+      errors.push(error.item === undefined ? error : { ...error, item: error.item + from });
+    }
+  }
+  if (errors.length > 0) return errors;
+  // Only as a whole it does not fit: too many items, or two of one id.
+  return ((await checked(schema, value, true)).issues ?? []).map((issue) => problemError(issue, value));
+}
+
 /** Checks bodies, queries and parameters against the contract's schema, without converting types. */
 @Injectable()
 export class ContractPipe extends StandardSchemaValidationPipe {
   constructor() {
-    super({
-      validateOptions: { libraryOptions: { abortEarly: false, convert: false } },
-      exceptionFactory: (issues) => new SchemaIssues(issues),
-    });
+    super({ validateOptions: { libraryOptions: { abortEarly: true, convert: false } } });
   }
 
   override async transform<T>(value: T, metadata: ArgumentMetadata): Promise<T> {
+    if (isBeyondBounds(value)) throw new TooLargeProblem();
     const path = unstorablePath(value);
     if (path !== null) {
       const message = "has a character that cannot be stored; leave it out";
       throw new InvalidRequestProblem([problemError({ message, path }, value)]);
     }
-    try {
-      return await super.transform(value, metadata);
-    } catch (error) {
-      if (!(error instanceof SchemaIssues)) throw error;
-      throw new InvalidRequestProblem(
-        error.issues.slice(0, MOST_ERRORS).map((issue) => problemError(issue, value)),
-      );
-    }
+    return super.transform(value, metadata);
+  }
+
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- as the pipe that it goes on from
+  override async validate<T>(
+    value: unknown,
+    schema: ContractSchema,
+    options?: Record<string, unknown>,
+  ): Promise<{ readonly value: T }> {
+    const result = await super.validate<T>(value, schema, options);
+    if (result.issues === undefined) return result;
+    throw new InvalidRequestProblem((await faultsOf(schema, value)).slice(0, MOST_ERRORS));
   }
 }

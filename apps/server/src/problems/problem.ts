@@ -18,6 +18,14 @@ export class InvalidRequestProblem extends ProblemException {
   }
 }
 
+export class TooLargeProblem extends ProblemException {
+  readonly code = "too-large";
+  readonly status = 413;
+  constructor() {
+    super("The request holds more than is accepted at once. Send it in smaller parts.");
+  }
+}
+
 export class NoStudioProblem extends ProblemException {
   readonly code = "no-studio";
   readonly status = 404;
