@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -37,6 +37,13 @@ function databasePid(): number | null {
   if (!existsSync(file)) return null;
   const pid = Number(readFileSync(file, "utf8").split("\n")[0]);
   return isAlive(pid) ? pid : null;
+}
+
+/** The process that answers the browser. */
+function serverPid({ child }: Started): number {
+  const ids = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, "utf8").trim().split(" ");
+  const runs = (pid: string) => readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("server/dist/main.js");
+  return Number(ids.find(runs));
 }
 
 function start(...args: readonly string[]): Started {
@@ -79,7 +86,7 @@ test("starts, refuses to start twice, and stops all of it on SIGTERM", async () 
   expect(existsSync(join(dataDir, "lock"))).toBe(false);
 });
 
-test("recovers from a run that was killed, with its data, and brings a killed database back", async () => {
+test("recovers from a run that was killed, with its data, and brings a killed database and a killed server back", async () => {
   const killed = start();
   await isUp(killed);
   const left = databasePid() ?? 0;
@@ -90,6 +97,8 @@ test("recovers from a run that was killed, with its data, and brings a killed da
     .poll(() => fetch(`http://127.0.0.1:${env.MIRRUP_PORT ?? ""}`).catch(() => "gone"))
     .toBe("gone");
 
+  // Its passwords are gone too: nobody has to know them.
+  rmSync(join(dataDir, "secrets.json"));
   const again = start();
   await isUp(again);
   expect(again.output()).not.toContain("Loaded the demo club");
@@ -97,6 +106,10 @@ test("recovers from a run that was killed, with its data, and brings a killed da
 
   process.kill(databasePid() ?? 0, "SIGKILL");
   await expect.poll(again.output).toContain("Starting it again");
+  await expect.poll(() => students().catch(() => 0), { timeout: 30_000 }).toBe(DEMO_STUDENTS);
+
+  process.kill(serverPid(again), "SIGKILL");
+  await expect.poll(again.output).toContain("The server stopped by itself");
   await expect.poll(() => students().catch(() => 0), { timeout: 30_000 }).toBe(DEMO_STUDENTS);
   again.child.kill("SIGINT");
   expect(await again.ended).toBe(0);
@@ -112,6 +125,12 @@ test("an empty studio can be had, and bad settings are told in a sentence", asyn
   expect(await blocked.ended).toBe(1);
   expect(blocked.output()).toContain("is in use by another program. Stop it, or set MIRRUP_PORT");
   blocker.close();
+
+  writeFileSync(join(dataDir, "secrets.json"), "{ half of");
+  const broken = start();
+  expect(await broken.ended).toBe(1);
+  expect(broken.output()).toContain("secrets.json cannot be read. Move it away");
+  rmSync(join(dataDir, "secrets.json"));
 
   const empty = start("--no-demo");
   await isUp(empty);

@@ -40,12 +40,7 @@ async function start() {
   };
   await prepareDatabase(env, settings);
   if (isEnding()) return;
-  const server = await startServer(env);
-  atEnd(server.stop);
-  server.child.once(
-    "exit",
-    () => void stopWith("The server stopped by itself; its reason is above. Start again."),
-  );
+  await ownServer(env);
   console.log(`\nMirrup is at ${settings.address}\nPress Ctrl-C to stop.`);
 }
 
@@ -54,6 +49,37 @@ async function stopWith(sentence) {
   console.error(`\n${sentence}\n`);
   await endAll();
   process.exit(1);
+}
+
+/** So many times within so long a server that stops by itself is started again. */
+const MOST_STARTS = 5;
+const WITHIN_MS = 60_000;
+
+/** Starts the server and, should it ever stop by itself, starts it again. */
+async function ownServer(env) {
+  let server = await startServer(env);
+  let starts = [];
+  const again = async () => {
+    if (isEnding()) return;
+    const now = Date.now();
+    starts = [...starts.filter((at) => now - at < WITHIN_MS), now];
+    if (starts.length > MOST_STARTS) {
+      await stopWith(
+        "The server stops by itself again and again; its reason is above. Nothing stored is lost.",
+      );
+      return;
+    }
+    console.error("The server stopped by itself; its reason is above. Starting it again …");
+    try {
+      server = await startServer(env);
+      watch();
+    } catch {
+      await again();
+    }
+  };
+  const watch = () => server.child.once("exit", () => void again());
+  watch();
+  atEnd(() => server.stop());
 }
 
 /** Starts the database and, should it ever stop by itself, starts it again. */

@@ -57,10 +57,23 @@ function unprivileged() {
   return { uid: Number(uid), gid: Number(gid) };
 }
 
+const secretsFile = (dataDir) => join(dataDir, "secrets.json");
+
+function knownSecrets(file) {
+  if (!existsSync(file)) return {};
+  try {
+    return JSON.parse(readFileSync(file, "utf8"));
+  } catch {
+    throw new Stop(
+      `${file} cannot be read. Move it away and start again: Mirrup then makes new passwords, and everybody signs in anew.`,
+    );
+  }
+}
+
 /** The passwords and the session key of this folder, made when they are first asked for. */
 export function readSecrets(dataDir) {
-  const file = join(dataDir, "secrets.json");
-  const known = existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : {};
+  const file = secretsFile(dataDir);
+  const known = knownSecrets(file);
   const secret = () => randomBytes(24).toString("base64url");
   const secrets = { owner: secret(), app: secret(), session: secret(), ...known };
   if (Object.keys(known).length < Object.keys(secrets).length) {
@@ -100,6 +113,19 @@ async function createCluster({ bin, clusterDir, user, ownerPassword }) {
   renameSync(fresh, clusterDir);
 }
 
+/** Gives the owner of an existing cluster a new password; whoever may read its files needs none of the old. */
+function renewPassword({ bin, clusterDir, user, ownerPassword }) {
+  console.log("The database's passwords are gone. Making new ones …");
+  const { status } = spawnSync(join(bin, "postgres"), ["--single", "-D", clusterDir, "postgres"], {
+    ...user,
+    cwd: "/",
+    input: `ALTER ROLE ${OWNER} PASSWORD '${ownerPassword}'\n`,
+    stdio: ["pipe", "ignore", "ignore"],
+  });
+  if (status !== 0)
+    throw new Stop(`The database in ${clusterDir} took no new password. Put back its secrets.json.`);
+}
+
 /** Ends a server that a killed run left behind, and takes away a lock that belongs to nobody. */
 function recover({ bin, clusterDir, user }) {
   const pidFile = join(clusterDir, "postmaster.pid");
@@ -132,9 +158,11 @@ export async function startPostgres({ dataDir, port, throwaway = false }) {
       `The user postgres may not enter ${dataDir}. Set MIRRUP_DATA to a folder that other users may enter, or start Mirrup as an ordinary user.`,
     );
   }
+  const hasLost = existsSync(clusterDir) && !existsSync(secretsFile(dataDir));
   const secrets = readSecrets(dataDir);
   if (!existsSync(clusterDir)) await createCluster({ bin, clusterDir, user, ownerPassword: secrets.owner });
   recover({ bin, clusterDir, user });
+  if (hasLost) renewPassword({ bin, clusterDir, user, ownerPassword: secrets.owner });
   if ((await listenFault(port, "127.0.0.1")) !== null) {
     throw new Stop(
       `Port ${port}, where Mirrup's database should answer, is in use. Set MIRRUP_DB_PORT to a free one.`,

@@ -1,4 +1,5 @@
 import { spawn } from "node:child_process";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { ROOT } from "./install.mjs";
 import { endChild, runOrStop } from "./processes.mjs";
@@ -14,10 +15,12 @@ export async function prepareDatabase(env, { demo }) {
   );
 }
 
+const { version: VERSION } = JSON.parse(readFileSync(join(ROOT, "package.json"), "utf8"));
+
 /** Starts the server (or another of its programs) and answers when it listens. */
 export async function startServer(env, program = "main.js") {
   const child = spawn(process.execPath, [join(ROOT, "apps/server/dist", program)], {
-    env: { MIRRUP_LOG_LEVEL: "warn", ...process.env, ...env },
+    env: { MIRRUP_LOG_LEVEL: "warn", MIRRUP_VERSION: VERSION, ...process.env, ...env },
     // The channel tells when it listens, and tells the server when this process is gone.
     stdio: ["ignore", "inherit", "inherit", "ipc"],
   });

@@ -3,6 +3,7 @@ import { APP_FILTER, APP_PIPE } from "@nestjs/core";
 import { AuditModule } from "./audit/index.js";
 import { AuthModule } from "./auth/index.js";
 import { CombosModule } from "./combos/index.js";
+import type { Config } from "./config/config.js";
 import { DecisionsModule } from "./decisions/index.js";
 import { DatabaseModule } from "./database/database.module.js";
 import { GroupsModule } from "./groups/index.js";
@@ -20,12 +21,12 @@ import { StudiosModule } from "./studios/index.js";
 
 @Module({})
 export class AppModule {
-  static at(databaseUrl: string): DynamicModule {
+  static at({ databaseUrl, version }: Pick<Config, "databaseUrl" | "version">): DynamicModule {
     return {
       module: AppModule,
       imports: [
         DatabaseModule.at(databaseUrl),
-        HealthModule,
+        HealthModule.of(version),
         AuthModule,
         PeopleModule,
         MailModule,

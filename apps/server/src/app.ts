@@ -15,6 +15,7 @@ import type { Config } from "./config/config.js";
 import { NestLogger } from "./logger.js";
 import { PUBLIC_ADDRESS } from "./mail/index.js";
 import { openapiOf } from "./openapi.js";
+import { shedLoad } from "./problems/busy.js";
 
 const BODY_LIMIT = "4mb";
 /** Of what people send who are not signed in yet. */
@@ -112,6 +113,11 @@ export async function createApp(parts: AppParts): Promise<NestExpressApplication
   app.use("/api", (_request: Request, response: Response, next: NextFunction) => {
     response.set("Cache-Control", "no-store");
     next();
+  });
+  const shed = shedLoad();
+  app.use("/api", (request: Request, response: Response, next: NextFunction) => {
+    if (request.path === "/health") next();
+    else shed(request, response, next);
   });
   app.use("/api", sameSiteOnly, (request: Request, response: Response, next: NextFunction) => {
     // Whether the database answers must be told also while it does not.

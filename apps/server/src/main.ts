@@ -3,4 +3,4 @@ import { readConfig } from "./config/config.js";
 import { serve } from "./serve.js";
 
 const config = readConfig(process.env);
-await serve(AppModule.at(config.databaseUrl), config);
+await serve(AppModule.at(config), config);

@@ -25,7 +25,9 @@ export const MAX_SETS_PER_BATCH = 500;
 
 export interface Health {
   readonly status: "ok" | "unavailable";
-  readonly database: "up" | "down";
+  readonly database: "up" | "read-only" | "down";
+  /** Of Mirrup. */
+  readonly version: string;
 }
 
 export interface Items<T> {

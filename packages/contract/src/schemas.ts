@@ -261,7 +261,8 @@ export const setsReply = objects<SetsReply>({
 
 export const healthReply = objects<Health>({
   status: Joi.string().valid("ok", "unavailable").required(),
-  database: Joi.string().valid("up", "down").required(),
+  database: Joi.string().valid("up", "read-only", "down").required(),
+  version: Joi.string().required(),
 });
 
 export const problemReply = objects<Problem>({

@@ -5,5 +5,5 @@ import { readConfig } from "../config/config.js";
 import { serve } from "../serve.js";
 
 const config = readConfig(process.env);
-const app = AppModule.at(config.databaseUrl);
+const app = AppModule.at(config);
 await serve({ ...app, imports: [...(app.imports ?? []), BenchModule] }, config);

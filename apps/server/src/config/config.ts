@@ -12,6 +12,8 @@ export interface Config {
   /** Where people have Mirrup open, for links in letters; null where it is not said. */
   readonly publicUrl: string | null;
   readonly logLevel: string;
+  /** Which Mirrup this is. */
+  readonly version: string;
   /** What session cookies are signed with; one of its own for each run where none is given. */
   readonly sessionSecret: string;
 }
@@ -25,6 +27,7 @@ interface Environment {
   readonly MIRRUP_TLS_KEY?: string;
   readonly MIRRUP_PUBLIC_URL?: string;
   readonly MIRRUP_LOG_LEVEL: string;
+  readonly MIRRUP_VERSION: string;
   readonly MIRRUP_SESSION_SECRET?: string;
 }
 
@@ -41,6 +44,7 @@ const environment = Joi.object<Environment>({
   MIRRUP_LOG_LEVEL: Joi.string()
     .valid("trace", "debug", "info", "warn", "error", "fatal", "silent")
     .default("info"),
+  MIRRUP_VERSION: Joi.string().default("unknown"),
   MIRRUP_SESSION_SECRET: Joi.string().min(16),
 })
   .and("MIRRUP_TLS_CERT", "MIRRUP_TLS_KEY")
@@ -62,6 +66,7 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>): C
     tls: certFile === undefined || keyFile === undefined ? null : { certFile, keyFile },
     publicUrl: value.MIRRUP_PUBLIC_URL === undefined ? null : new URL(value.MIRRUP_PUBLIC_URL).origin,
     logLevel: value.MIRRUP_LOG_LEVEL,
+    version: value.MIRRUP_VERSION,
     sessionSecret: value.MIRRUP_SESSION_SECRET ?? randomBytes(32).toString("hex"),
   };
 }

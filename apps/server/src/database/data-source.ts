@@ -30,8 +30,21 @@ import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.
 import { Models1764800000000 } from "./migrations/1764800000000-models.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
-/** How to reach the database at `url`. The schema changes by migrations alone. */
-export function databaseOptions(url: string): DataSourceOptions {
+/**
+ * How long a request may take of the database, milliseconds. Whoever waits longer for what another holds, or holds
+ * it while nothing is asked, is told to come again instead of having everybody wait behind them.
+ */
+export const REQUEST_LIMITS = {
+  lock_timeout: 5_000,
+  statement_timeout: 15_000,
+  idle_in_transaction_session_timeout: 20_000,
+} as const;
+
+/**
+ * How to reach the database at `url`, within `limits` where somebody waits for the answer. The schema changes by
+ * migrations alone.
+ */
+export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMITS> = {}): DataSourceOptions {
   return {
     type: "postgres",
     url,
@@ -76,5 +89,6 @@ export function databaseOptions(url: string): DataSourceOptions {
     poolSize: 8,
     connectTimeoutMS: 3000,
     applicationName: "mirrup",
+    extra: limits,
   };
 }

@@ -1,5 +1,13 @@
-import { Module } from "@nestjs/common";
-import { HealthController } from "./health.controller.js";
+import { type DynamicModule, Module } from "@nestjs/common";
+import { HealthController, VERSION } from "./health.controller.js";
 
-@Module({ controllers: [HealthController] })
-export class HealthModule {}
+@Module({})
+export class HealthModule {
+  static of(version: string): DynamicModule {
+    return {
+      module: HealthModule,
+      controllers: [HealthController],
+      providers: [{ provide: VERSION, useValue: version }],
+    };
+  }
+}

@@ -50,11 +50,11 @@ const CONFLICT: Document = {
 
 /**
  * Connection faults of the driver, and what PostgreSQL says while it is going down, starting up, full, out of
- * connections, only to be read, or kept from a lock for too long.
+ * connections, only to be read, or kept waiting for too long.
  */
 function isUnavailable(code: string, message: string): boolean {
   return (
-    /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|08|57|53|55P03|25006)/.test(code) ||
+    /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|08|57|53|55P03|25006|25P03)/.test(code) ||
     /Connection terminated|timeout exceeded when trying to connect|not currently accepting connections/.test(
       message,
     )

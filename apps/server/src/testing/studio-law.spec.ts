@@ -2,7 +2,6 @@ import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import type { MemberView, Role, SetRequest, StudentDetail, StudioView } from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
-import { v7 as uuid } from "uuid";
 import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
 import { rebuildAll } from "../standings/rebuild.js";
 import { StandingEntity } from "../standings/standing.entity.js";

@@ -77,7 +77,11 @@ export async function startTestApp({ bare = false } = {}): Promise<TestApp> {
   await prepareDatabase({ databaseUrl: appUrl, databaseAdminUrl });
   const database = await new DataSource(databaseOptions(databaseAdminUrl)).initialize();
   const sessions = createSessions(appUrl, "a secret of the tests", false);
-  const app = await createApp({ module: AppModule.at(appUrl), logger: createLogger("silent"), sessions });
+  const app = await createApp({
+    module: AppModule.at({ databaseUrl: appUrl, version: "0.0.0-test" }),
+    logger: createLogger("silent"),
+    sessions,
+  });
   await app.listen(0, "127.0.0.1");
   const { port } = app.getHttpServer().address() as AddressInfo;
   const address = `http://127.0.0.1:${port}`;

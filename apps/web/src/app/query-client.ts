@@ -11,8 +11,8 @@ export const queryClient: QueryClient = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 15_000,
-      // What the server refuses it will refuse again; only silence is worth another try.
-      retry: (failures, error) => !isProblem(error) && failures < 2,
+      // What the server refuses it will refuse again; silence, and having too much to do, are worth another try.
+      retry: (failures, error) => (isProblem(error) ? error.problem.status === 503 : true) && failures < 2,
     },
   },
 });

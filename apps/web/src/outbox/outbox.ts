@@ -11,7 +11,7 @@ import {
 } from "@mirrup/contract";
 import { isProblem, isSignedOut, post } from "../app/api.js";
 import { queryClient } from "../app/query-client.js";
-import { isPassing } from "./passing.js";
+import { fewerOf, isPassing } from "./passing.js";
 import { currentSender, isOf, onSenderChange } from "./sender.js";
 import { dropSets, keepSet, keepSets, waitingSets, type WaitingSet } from "./store.js";
 
@@ -96,8 +96,9 @@ async function sendBatch(batch: readonly WaitingSet[]): Promise<void> {
 
 async function sendAll(): Promise<void> {
   await refresh();
+  let most = MAX_SETS_PER_BATCH;
   while (state.waiting.length > 0) {
-    const batch = state.waiting.slice(0, MAX_SETS_PER_BATCH);
+    const batch = state.waiting.slice(0, most);
     try {
       await sendBatch(batch);
     } catch (error) {
@@ -110,6 +111,11 @@ async function sendAll(): Promise<void> {
         await refresh({ silent: true });
         retryLater();
         return;
+      }
+      const fewer = fewerOf(batch.length, error.problem);
+      if (fewer !== null) {
+        most = fewer;
+        continue;
       }
       await setAside(batch, error.problem);
       await refresh({ silent: false });

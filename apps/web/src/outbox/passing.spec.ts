@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { isPassing } from "./passing.js";
+import { fewerOf, isPassing } from "./passing.js";
 import { pressedOf, type WaitingStop } from "./pressed.js";
 
 describe("a refusal", () => {
@@ -16,6 +16,16 @@ describe("a refusal", () => {
     [400, "invalid-request", false],
   ])("of %d %s passes by itself: %s", (status, type, passes) => {
     expect(isPassing({ status, type })).toBe(passes);
+  });
+});
+
+describe("a batch", () => {
+  it("is halved while it is refused for its size, until one is left, and for nothing else", () => {
+    const sizes = [];
+    for (let many: number | null = 500; many !== null; many = fewerOf(many, { status: 413 }))
+      sizes.push(many);
+    expect(sizes).toEqual([500, 250, 125, 63, 32, 16, 8, 4, 2, 1]);
+    for (const status of [400, 409, 422, 503]) expect(fewerOf(500, { status })).toBeNull();
   });
 });
 
