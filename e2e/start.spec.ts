@@ -7,6 +7,7 @@ import { join } from "node:path";
 import { freePort } from "../scripts/lib/ports.mjs";
 import { isAlive } from "../scripts/lib/processes.mjs";
 
+const KEEPER = new URL("../scripts/mirrup.mjs", import.meta.url).pathname;
 const SCRIPT = new URL("../scripts/start.mjs", import.meta.url).pathname;
 
 interface Started {
@@ -46,8 +47,12 @@ function serverPid({ child }: Started): number {
   return Number(ids.find(runs));
 }
 
-function start(...args: readonly string[]): Started {
-  const child = spawn(process.execPath, [SCRIPT, ...args], { env, stdio: ["ignore", "pipe", "pipe"] });
+const start = (...args: readonly string[]) => run(SCRIPT, args);
+/** What the owner asks of the program that keeps Mirrup. */
+const keep = (...args: readonly string[]) => run(KEEPER, args);
+
+function run(script: string, args: readonly string[]): Started {
+  const child = spawn(process.execPath, [script, ...args], { env, stdio: ["ignore", "pipe", "pipe"] });
   children.push(child);
   let output = "";
   child.stdout.on("data", (text: Buffer) => (output += text.toString()));
@@ -72,18 +77,43 @@ const students = async () => {
 
 const DEMO_STUDENTS = 24;
 
-test("starts, refuses to start twice, and stops all of it on SIGTERM", async () => {
+test("starts, refuses to start twice, stops all of it on SIGTERM, and is kept in a backup", async () => {
   const first = start();
   await isUp(first);
   expect(await students()).toBe(DEMO_STUDENTS);
   const second = start();
   expect(await second.ended).toBe(1);
   expect(second.output()).toContain("Mirrup is running already");
+  const file = join(dataDir, "kept.mirrup-backup");
+  const saving = keep("backup", file, "--check");
+  expect([await saving.ended, saving.output()]).toEqual([
+    0,
+    expect.stringContaining("The backup is whole: 24"),
+  ]);
+  const early = keep("restore", file);
+  expect([await early.ended, early.output()]).toEqual([
+    1,
+    expect.stringContaining("Mirrup is running. Stop it"),
+  ]);
   const pid = databasePid() ?? 0;
   first.child.kill("SIGTERM");
   expect(await first.ended).toBe(0);
   expect(isAlive(pid)).toBe(false);
   expect(existsSync(join(dataDir, "lock"))).toBe(false);
+
+  // Another machine, where there is nothing yet.
+  rmSync(join(dataDir, "postgres"), { recursive: true });
+  const restoring = keep("restore", file);
+  expect([await restoring.ended, restoring.output()]).toEqual([
+    0,
+    expect.stringContaining("Restored what was saved"),
+  ]);
+  expect(databasePid()).toBeNull();
+  const again = start("--no-demo");
+  await isUp(again);
+  expect(await students()).toBe(DEMO_STUDENTS);
+  again.child.kill("SIGTERM");
+  expect(await again.ended).toBe(0);
 });
 
 test("recovers from a run that was killed, with its data, and brings a killed database and a killed server back", async () => {

@@ -76,11 +76,11 @@ function expectEqual(what, value, wanted) {
 }
 
 /** The property tests with a seed nobody has seen; printed, so that what is found can be found again. */
-async function laws({ url, adminUrl }) {
+async function laws({ url, adminUrl, bin }) {
   const seed = upTo(2 ** 31 - 1);
   const { passed, failed } = await runJest(["core", "catalogue", "server"], {
     MIRRUP_SEED: String(seed),
-    ...{ TEST_DATABASE_URL: url, TEST_DATABASE_ADMIN_URL: adminUrl },
+    ...{ TEST_DATABASE_URL: url, TEST_DATABASE_ADMIN_URL: adminUrl, MIRRUP_PG_BIN: bin },
   });
   console.log(`laws with MIRRUP_SEED=${seed}: ${passed} passed, ${failed} failed`);
   if (failed > 0) throw new Stop(`A law does not hold; run the tests with MIRRUP_SEED=${seed}.`);
@@ -132,7 +132,8 @@ await main(async () => {
       DATABASE_URL: stack.postgres.url,
       DATABASE_ADMIN_URL: stack.postgres.adminUrl,
     };
-    if (outputOf(process.execPath, [`${ROOT}apps/server/dist/commands/rebuild.js`], { env }) === null)
+    const keeper = `${ROOT}apps/server/dist/commands/mirrup.js`;
+    if (outputOf(process.execPath, [keeper, "rebuild"], { env }) === null)
       throw new Stop("The rebuild failed.");
     expectEqual("the facts after a rebuild", query(facts), kept);
     await laws(stack.postgres);

@@ -1,9 +1,10 @@
 /** Installs what is missing, starts the database and the server, and stops both on Ctrl-C. */
+import { join } from "node:path";
 import { buildIfStale } from "./lib/build.mjs";
 import { ensureNodeModules } from "./lib/install.mjs";
 import { takeLock } from "./lib/lock.mjs";
 import { listenFault } from "./lib/ports.mjs";
-import { readSecrets, startPostgres } from "./lib/postgres.mjs";
+import { programs, readSecrets, startPostgres } from "./lib/postgres.mjs";
 import { atEnd, endAll, endOnSignals, isEnding } from "./lib/processes.mjs";
 import { prepareDatabase, startServer } from "./lib/server.mjs";
 import { readSettings } from "./lib/settings.mjs";
@@ -38,7 +39,7 @@ async function start() {
     MIRRUP_HOST: settings.host,
     MIRRUP_PORT: String(settings.port),
   };
-  await prepareDatabase(env, settings);
+  await prepareDatabase({ ...env, MIRRUP_BACKUPS: join(settings.dataDir, "backups") }, settings);
   if (isEnding()) return;
   await ownServer(env);
   console.log(`\nMirrup is at ${settings.address}\nPress Ctrl-C to stop.`);
@@ -100,7 +101,8 @@ async function ownDatabase({ dataDir, dbPort }) {
     });
   watch();
   atEnd(() => postgres.stop());
-  return { DATABASE_URL: postgres.url, DATABASE_ADMIN_URL: postgres.adminUrl };
+  const bin = await programs(join(dataDir, "postgres"));
+  return { DATABASE_URL: postgres.url, DATABASE_ADMIN_URL: postgres.adminUrl, MIRRUP_PG_BIN: bin };
 }
 
 function givenDatabase({ databaseUrl }) {

@@ -42,8 +42,12 @@ async function lint() {
 const unit = () => runJest(["core", "catalogue", "cohort", "contract", "web"]);
 
 async function server() {
-  const { url, adminUrl } = await throwawayPostgres();
-  return runJest(["server"], { TEST_DATABASE_URL: url, TEST_DATABASE_ADMIN_URL: adminUrl });
+  const { url, adminUrl, bin } = await throwawayPostgres();
+  return runJest(["server"], {
+    TEST_DATABASE_URL: url,
+    TEST_DATABASE_ADMIN_URL: adminUrl,
+    MIRRUP_PG_BIN: bin,
+  });
 }
 
 async function e2e() {

@@ -7,7 +7,13 @@ function isRunning(pid) {
   if (!isAlive(pid)) return false;
   const file = `/proc/${pid}/cmdline`;
   // The number may have gone to another program since.
-  return !existsSync(file) || /scripts\/(start|dev)\.mjs/.test(readFileSync(file, "utf8"));
+  return !existsSync(file) || /scripts\/(start|dev|mirrup)\.mjs/.test(readFileSync(file, "utf8"));
+}
+
+/** Where a Mirrup runs on this data; null where none does. */
+export function runningAt(dataDir) {
+  const held = readLock(join(dataDir, "lock"));
+  return held !== null && isRunning(held.pid) ? held.address : null;
 }
 
 /** Keeps a second Mirrup off the same data. A lock left by a killed run is taken over. Answers how to let go. */

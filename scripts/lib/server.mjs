@@ -11,11 +11,11 @@ export async function prepareDatabase(env, { demo }) {
     "The database could not be brought up to date; the reason is above. Check that it runs and that its address is right.",
     process.execPath,
     [join(ROOT, "apps/server/dist/commands/prepare.js"), ...(demo ? [] : ["--no-demo"])],
-    { env: { ...process.env, ...env } },
+    { env: { MIRRUP_VERSION: VERSION, ...process.env, ...env } },
   );
 }
 
-const { version: VERSION } = JSON.parse(readFileSync(join(ROOT, "package.json"), "utf8"));
+export const { version: VERSION } = JSON.parse(readFileSync(join(ROOT, "package.json"), "utf8"));
 
 /** Starts the server (or another of its programs) and answers when it listens. */
 export async function startServer(env, program = "main.js") {

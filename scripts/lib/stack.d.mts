@@ -3,6 +3,8 @@ import type { ChildProcess } from "node:child_process";
 export interface ThrowawayPostgres {
   readonly url: string;
   readonly adminUrl: string;
+  /** The folder of PostgreSQL's programs. */
+  readonly bin: string;
   stop(): Promise<void>;
   restart(): Promise<void>;
 }

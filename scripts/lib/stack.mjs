@@ -4,7 +4,7 @@ import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { freePort } from "./ports.mjs";
-import { startPostgres } from "./postgres.mjs";
+import { programs, startPostgres } from "./postgres.mjs";
 import { atEnd } from "./processes.mjs";
 import { prepareDatabase, startServer } from "./server.mjs";
 
@@ -22,6 +22,7 @@ export async function throwawayPostgres() {
   return {
     url: postgres.url,
     adminUrl: postgres.adminUrl,
+    bin: await programs(join(dataDir, "postgres")),
     stop: () => postgres.stop(),
     restart: async () => {
       postgres = await start();

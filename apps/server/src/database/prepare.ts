@@ -1,6 +1,7 @@
 import pg from "pg";
 import { DataSource } from "typeorm";
 import { databaseOptions } from "./data-source.js";
+import { knownSteps, unknownSteps } from "./schema-steps.js";
 
 export interface DatabaseUrls {
   /** The server's connection. */
@@ -9,13 +10,15 @@ export interface DatabaseUrls {
   readonly databaseAdminUrl: string;
 }
 
-function withDatabase(url: string, database: string): string {
+/** The same server and role, for another of its databases. */
+export function withDatabase(url: string, database: string): string {
   const changed = new URL(url);
   changed.pathname = `/${database}`;
   return changed.href;
 }
 
-function databaseOf(url: string): string {
+/** The name of the database that an address leads to. */
+export function databaseOf(url: string): string {
   return decodeURIComponent(new URL(url).pathname.slice(1));
 }
 
@@ -54,15 +57,41 @@ async function ensureAppRole({ databaseUrl, databaseAdminUrl }: DatabaseUrls): P
   });
 }
 
+/** The database was made by a newer Mirrup, which keeps what this one would not. */
+export class NewerSchemaError extends Error {
+  constructor() {
+    super("This database was made by a newer Mirrup. Start that one; this one leaves it as it is.");
+  }
+}
+
+/** The steps of the schema that a database has; none for one that is empty. */
+async function stepsDone(source: DataSource): Promise<readonly string[]> {
+  const [found] = await source.query<readonly { readonly known: boolean }[]>(
+    "SELECT to_regclass('public.migrations') IS NOT NULL AS known",
+  );
+  if (found?.known !== true) return [];
+  const rows = await source.query<readonly { readonly name: string }[]>(
+    "SELECT name FROM migrations ORDER BY id",
+  );
+  return rows.map((row) => row.name);
+}
+
 /**
  * Brings the database up to the present schema. With a separate owner, the database and the
- * server's role are made too; with one connection for both, that role must own its database.
+ * server's role are made too; with one connection for both, that role must own its database. `beforeSteps` runs
+ * before what is there is changed. Throws `NewerSchemaError` for a database of a newer Mirrup.
  */
-export async function prepareDatabase(urls: DatabaseUrls): Promise<void> {
+export async function prepareDatabase(
+  urls: DatabaseUrls,
+  beforeSteps: () => Promise<void> = () => Promise.resolve(),
+): Promise<void> {
   const separate = urls.databaseAdminUrl !== urls.databaseUrl;
   if (separate) await ensureDatabase(urls.databaseAdminUrl);
   const source = await new DataSource(databaseOptions(urls.databaseAdminUrl)).initialize();
   try {
+    const done = await stepsDone(source);
+    if (unknownSteps(done).length > 0) throw new NewerSchemaError();
+    if (done.length > 0 && done.length < knownSteps().length) await beforeSteps();
     await source.runMigrations();
   } finally {
     await source.destroy();

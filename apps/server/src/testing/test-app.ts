@@ -43,6 +43,8 @@ export interface TestApp {
   readonly database: DataSource;
   /** The database as the server's own role sees it. */
   readonly appUrl: string;
+  /** The same database as its owner reaches it. */
+  readonly adminUrl: string;
   /** A studio whose owner is signed in as `owner`. */
   readonly studioId: string;
   readonly owner: Client;
@@ -120,6 +122,7 @@ export async function startTestApp({ bare = false } = {}): Promise<TestApp> {
     address,
     database,
     appUrl,
+    adminUrl: databaseAdminUrl,
     studioId,
     owner,
     get: (path) => owner.get(path),

@@ -100,8 +100,11 @@ export class People1764100000000 implements MigrationInterface {
       await runner.query(`DROP POLICY studio_wall ON ${table}`);
       await runner.query(`ALTER TABLE ${table} DISABLE ROW LEVEL SECURITY`);
     }
+    // No hash tells whose it is: what was deleted before is not known any more.
+    await runner.query("DELETE FROM deleted_student");
     await runner.query("ALTER TABLE deleted_student DROP COLUMN id_hash");
-    await runner.query("ALTER TABLE deleted_student ADD COLUMN id uuid");
+    await runner.query("ALTER TABLE deleted_student ADD COLUMN id uuid NOT NULL");
+    await runner.query("ALTER TABLE deleted_student ADD PRIMARY KEY (studio_id, id)");
     for (const table of ["audit", "mail", "one_time_link", "auth_session", "membership", "person"]) {
       await runner.query(`DROP TABLE ${table}`);
     }

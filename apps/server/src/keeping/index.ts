@@ -1,0 +1,6 @@
+export { makeBackup } from "./backup.js";
+export { backupName } from "./backup-name.js";
+export { examine } from "./doctor.js";
+export { makeOwner } from "./owner.js";
+export { KeepingRefusal } from "./refusal.js";
+export { checkBackup, restoreBackup } from "./restore.js";
