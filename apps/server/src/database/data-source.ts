@@ -27,6 +27,7 @@ import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
 import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
 import { Drills1764700000000 } from "./migrations/1764700000000-drills.js";
 import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.js";
+import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
 import { Models1764800000000 } from "./migrations/1764800000000-models.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
@@ -81,6 +82,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Drills1764700000000,
       Models1764800000000,
       ClassMeans1764900000000,
+      Editions1765000000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -9,7 +9,7 @@ import { Reply } from "../problems/reply.js";
 import { loadsOf, skillsReading, StandingsService } from "../standings/index.js";
 import { goalsOf, StudentsService } from "../students/index.js";
 import { todayOf } from "./today.js";
-import { inTurns } from "./in-turns.js";
+import { inTurns } from "../in-turns.js";
 import { checkDate, weeksContext } from "./weeks-context.js";
 
 @Controller("groups/:id/weeks")

@@ -1,6 +1,6 @@
 export { changesBetween, openedOf, type Readings, type Touched } from "./changes.js";
 export type { KeptFacts } from "./facts.js";
-export { readerFor, syllabusFor, todayIn, type Learner } from "./learner.js";
+export { readerFor, rulesHash, syllabusFor, todayIn, type Learner } from "./learner.js";
 export { addLoads, loadsOf } from "./lesson-loads.js";
 export type { LogRows } from "./log-lines.js";
 export { clearByHand, keepCleared, schoolDifference } from "./school-change.js";

@@ -98,7 +98,11 @@ export class StandingsService {
       if (behind.has(learner.id)) await this.refold(scope, learner, owners);
       else changed.push(...owners);
     }
-    await this.write(scope, changed);
+    await this.write(
+      scope,
+      changed,
+      changed.map((row) => row.studentId),
+    );
     await addLoads(scope, rows.sets);
   }
 
@@ -166,7 +170,7 @@ export class StandingsService {
     const kept = await scope.manager.findBy(StandingEntity, key);
     const lost = kept.filter((row) => isWanted(row) && !fresh.some((one) => isSameSide(one, row)));
     if (lost.length > 0) await scope.manager.remove(StandingEntity, lost);
-    await this.write(scope, fresh);
+    await this.write(scope, fresh, [learner.id]);
     if (only !== undefined) return;
     const factsRules = rulesHash(scope, reader);
     await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: learner.id }, { factsRules });
@@ -283,10 +287,17 @@ export class StandingsService {
     return scope.manager.findBy(StandingEntity, where);
   }
 
-  private async write(scope: Scope, rows: readonly StandingEntity[]): Promise<void> {
-    if (rows.length === 0) return;
+  /** Writes facts, and that there is another edition of those of these students. */
+  private async write(
+    scope: Scope,
+    rows: readonly StandingEntity[],
+    studentIds: readonly string[],
+  ): Promise<void> {
     const key = ["studioId", "studentId", "subject", "side"];
-    await scope.manager.upsert(StandingEntity, [...rows], key);
+    if (rows.length > 0) await scope.manager.upsert(StandingEntity, [...rows], key);
+    if (studentIds.length === 0) return;
+    const students = { studioId: scope.studio.id, id: In([...new Set(studentIds)]) };
+    await scope.manager.increment(StudentEntity, students, "factsEdition", 1);
   }
 }
 

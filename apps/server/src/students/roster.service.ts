@@ -13,6 +13,8 @@ import {
   type KeptFacts,
   type NextOptions,
 } from "../standings/index.js";
+import { UnknownStudentProblem } from "../problems/problem.js";
+import { Glances, type Glance } from "./glances.js";
 import { leadingSide, type StudentEntity } from "./student.entity.js";
 import { StopsService } from "./stops.service.js";
 import { StudentsService } from "./students.service.js";
@@ -26,12 +28,8 @@ export function nextOptions(scope: Scope, student: StudentEntity): NextOptions {
   };
 }
 
-/** What was read about one student. */
-interface Read {
-  readonly facts: KeptFacts | undefined;
-  readonly groups: readonly string[];
-  readonly hasStopped: boolean;
-}
+/** Students whose readings are worked out before others have their turn. */
+const AT_ONCE = 10;
 
 /** Students at a glance: where they stand, what comes next. */
 @Injectable()
@@ -41,53 +39,87 @@ export class RosterService {
     private readonly standings: StandingsService,
     private readonly members: MembersService,
     private readonly stops: StopsService,
+    private readonly glances: Glances,
   ) {}
 
   async list(scope: Scope): Promise<StudentView[]> {
     const students = await this.students.list(scope, true);
-    const facts = await this.standings.factsOf(scope, students);
     const groups = await this.members.groupsOf(
       scope,
       students.map((student) => student.id),
     );
     const stopped = await this.stops.today(scope);
-    return students.map((student) =>
-      this.view(scope, student, {
-        facts: facts.get(student.id),
-        groups: groups.get(student.id) ?? [],
-        hasStopped: stopped.has(student.id),
-      }),
-    );
+    const glances = await this.glancesOf(scope, students);
+    return students.flatMap((student) => {
+      const glance = glances.get(student.id);
+      const rest = { groups: groups.get(student.id) ?? [], hasStopped: stopped.has(student.id) };
+      return glance === undefined ? [] : [viewOf(student, glance, rest)];
+    });
   }
 
   async read(scope: Scope, id: string): Promise<StudentView> {
     const student = await this.students.getOrThrow(scope, id);
-    const facts = await this.standings.factsOf(scope, [student]);
+    const glance = (await this.glancesOf(scope, [student])).get(id);
+    if (glance === undefined) throw new UnknownStudentProblem();
     const groups = await this.members.groupsOf(scope, [id]);
     const hasStopped = await this.stops.hasStopped(scope, id);
-    return this.view(scope, student, { facts: facts.get(id), groups: groups.get(id) ?? [], hasStopped });
+    return viewOf(student, glance, { groups: groups.get(id) ?? [], hasStopped });
   }
 
-  private view(scope: Scope, student: StudentEntity, { facts, groups, hasStopped }: Read): StudentView {
-    const reading: Reading = skillsReading(scope, student, facts);
-    const { standings } = reading;
-    const last = Math.max(0, ...standings.map((one) => one.facts.lastAt ?? 0));
-    const [next] = hasStopped ? [] : proposalsOf(reading, nextOptions(scope, student));
-    return {
-      id: student.id,
-      name: student.name,
-      leadingSide: leadingSide(student),
-      dominantHand: student.dominantHand,
-      archived: student.archivedAt !== null,
-      groups,
-      hasStopped,
-      goals: student.goals,
-      level: levelOf(reading),
-      stuck: standings.filter((one) => one.isStuck).length,
-      reviewsDue: standings.filter((one) => one.status === "rusty").length,
-      lastPractisedAt: last === 0 ? null : new Date(last).toISOString(),
-      counts: countStatuses(reading),
-      next: next === undefined ? null : nextItem(next),
-    };
+  /** By student; those that are not known any more are worked out, some at a time. */
+  private async glancesOf(
+    scope: Scope,
+    students: readonly StudentEntity[],
+  ): Promise<ReadonlyMap<string, Glance>> {
+    const found = new Map<string, Glance>();
+    for (const student of students) {
+      const known = this.glances.of(scope, student);
+      if (known !== null) found.set(student.id, known);
+    }
+    const unknown = students.filter((student) => !found.has(student.id));
+    for (let from = 0; from < unknown.length; from += AT_ONCE) {
+      const some = unknown.slice(from, from + AT_ONCE);
+      const facts = await this.standings.factsOf(scope, some);
+      for (const student of some) {
+        const glance = glanceOf(scope, student, facts.get(student.id));
+        this.glances.keep(scope, student, glance);
+        found.set(student.id, glance);
+      }
+    }
+    return found;
   }
+}
+
+function glanceOf(scope: Scope, student: StudentEntity, facts: KeptFacts | undefined): Glance {
+  const reading: Reading = skillsReading(scope, student, facts);
+  const { standings } = reading;
+  const last = Math.max(0, ...standings.map((one) => one.facts.lastAt ?? 0));
+  const [next] = proposalsOf(reading, nextOptions(scope, student));
+  return {
+    level: levelOf(reading),
+    stuck: standings.filter((one) => one.isStuck).length,
+    reviewsDue: standings.filter((one) => one.status === "rusty").length,
+    lastPractisedAt: last === 0 ? null : new Date(last).toISOString(),
+    counts: countStatuses(reading),
+    next: next === undefined ? null : nextItem(next),
+  };
+}
+
+function viewOf(
+  student: StudentEntity,
+  glance: Glance,
+  { groups, hasStopped }: Pick<StudentView, "groups" | "hasStopped">,
+): StudentView {
+  return {
+    id: student.id,
+    name: student.name,
+    leadingSide: leadingSide(student),
+    dominantHand: student.dominantHand,
+    archived: student.archivedAt !== null,
+    goals: student.goals,
+    ...{ groups, hasStopped },
+    ...glance,
+    // Whoever stopped early is offered no drill any more today.
+    ...(hasStopped ? { next: null } : {}),
+  };
 }

@@ -74,6 +74,10 @@ export class StudentEntity {
   /** The rules that the student's facts were made by; others make them anew before they are read. */
   @Column("text", { name: "facts_rules" })
   factsRules!: string;
+
+  /** Counts how often the student's facts were written. */
+  @Column("integer", { name: "facts_edition" })
+  factsEdition!: number;
 }
 
 /** A student of whom only the name is known. */
@@ -96,6 +100,7 @@ export const NEW_STUDENT = {
   archivedAt: null,
   version: 1,
   factsRules: "",
+  factsEdition: 0,
 } as const satisfies Omit<StudentEntity, "studioId" | "id" | "name" | "createdAt">;
 
 /** The side that is drilled first where a skill has two. */

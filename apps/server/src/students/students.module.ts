@@ -9,6 +9,7 @@ import { PairsController } from "./pairs.controller.js";
 import { PairsService } from "./pairs.service.js";
 import { RecordController } from "./record.controller.js";
 import { RecordService } from "./record.service.js";
+import { Glances } from "./glances.js";
 import { RosterService } from "./roster.service.js";
 import { StandingsController } from "./standings.controller.js";
 import { StopsController } from "./stops.controller.js";
@@ -27,7 +28,15 @@ import { StudentsService } from "./students.service.js";
     StopsController,
     PairsController,
   ],
-  providers: [StudentsService, RosterService, RecordService, ImportService, StopsService, PairsService],
+  providers: [
+    StudentsService,
+    RosterService,
+    Glances,
+    RecordService,
+    ImportService,
+    StopsService,
+    PairsService,
+  ],
   exports: [StudentsService, StopsService, PairsService],
 })
 export class StudentsModule {}

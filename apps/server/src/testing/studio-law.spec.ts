@@ -1,7 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
-import type { MemberView, Role, SetRequest, StudentDetail, StudioView } from "@mirrup/contract";
+import type { MemberView, Role, SetRequest, StudentDetail, StudentView, StudioView } from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
+import type { Type } from "@nestjs/common";
+import { Scopes } from "../database/scope.js";
+import { MembersService } from "../groups/index.js";
+import { StandingsService } from "../standings/index.js";
+import { Glances } from "../students/glances.js";
+import { RosterService } from "../students/roster.service.js";
+import { StopsService } from "../students/stops.service.js";
+import { StudentsService } from "../students/students.service.js";
 import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
 import { rebuildAll } from "../standings/rebuild.js";
 import { StandingEntity } from "../standings/standing.entity.js";
@@ -154,6 +162,23 @@ class Studio {
   }
 }
 
+/** The students at a glance as a server tells them that has nothing kept. */
+function freshGlances(studioId: string): Promise<readonly StudentView[]> {
+  const of = <T>(type: Type<T>): T => server.app.get(type, { strict: false });
+  const roster = new RosterService(
+    of(StudentsService),
+    of(StandingsService),
+    of(MembersService),
+    of(StopsService),
+    new Glances(),
+  );
+  return of(Scopes).run({ studioId }, (scope) => roster.list(scope));
+}
+
+/** Chances fade while one is asked after the other. */
+const told = (views: readonly StudentView[]) =>
+  views.map(({ next, ...view }) => [view, next?.subject, next?.side, next?.drill]);
+
 const rounded = (value: number) => Number(value.toPrecision(9));
 
 /** Facts and landings of a studio, sums to nine digits. */
@@ -210,6 +235,9 @@ describe("a studio that several people change at once, in any order and twice", 
         await Promise.all(Array.from({ length: AT_ONCE }, () => studio.anything()));
         expect(studio.answers.filter(({ status }) => !HONEST.includes(status))).toEqual([]);
         expect(await ownersOf(id)).toBeGreaterThan(0);
+        const { body } = await studio.client.get("/api/students");
+        const { items } = body as { readonly items: readonly StudentView[] };
+        expect(told(items)).toEqual(told(await freshGlances(id)));
       }
       const log = await logOf(id);
       expect(studio.kept().filter((one) => !log.includes(one))).toEqual([]);
