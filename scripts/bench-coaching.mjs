@@ -66,7 +66,7 @@ function printHonesty(title, results) {
 }
 
 function printKinds(said) {
-  for (const [kind, own] of [...Map.groupBy(said, (one) => one.kind)].sort(
+  for (const [kind, own] of [...core.grouped(said, (one) => one.kind)].sort(
     ([, a], [, b]) => b.length - a.length,
   ))
     console.log(

@@ -1,7 +1,7 @@
 /** What is taught, how it is jumped, and what the log says of it. */
 export { SIDE_NAMES, type SideName, otherSideName, sidesOf } from "./sides.js";
 export { grouped } from "./grouped.js";
-export { DAY_MS, dayAfter, type LocalDate, localDate } from "./instant.js";
+export { DAY_MS, dayAfter, type Instant, type LocalDate, localDate } from "./instant.js";
 export { type Random, between, randomFrom } from "./random.js";
 export { ARMS, type Arms, type Hand, POSES, type Pose, UNDER_FEET, type WrittenArms } from "./rope/arms.js";
 export { armsWords } from "./rope/arms-words.js";

@@ -18,9 +18,12 @@ export {
   byOwner,
   entriesOfDecision,
   entriesOfSet,
+  entriesOf,
   foldLines,
+  ownerOf,
   ownersOf,
 } from "./record/fold.js";
+export { FIRST_ID, firstMark, foldOn, type LogPlace, type Mark, nothingBefore } from "./record/mark.js";
 export {
   type LessonLoad,
   type Load,

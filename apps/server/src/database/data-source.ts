@@ -13,6 +13,7 @@ import { LinkEntity } from "../links/link.entity.js";
 import { MembershipEntity } from "../people/membership.entity.js";
 import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
 import { RulesChangeEntity } from "../standings/rules-change.entity.js";
+import { StandingMarkEntity } from "../standings/standing-mark.entity.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
 import { EarlyStopEntity } from "../students/early-stop.entity.js";
@@ -28,6 +29,7 @@ import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
 import { Drills1764700000000 } from "./migrations/1764700000000-drills.js";
 import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.js";
 import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
+import { Marks1765100000000 } from "./migrations/1765100000000-marks.js";
 import { Models1764800000000 } from "./migrations/1764800000000-models.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
 
@@ -64,6 +66,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       LessonStudentEntity,
       LessonLoadEntity,
       StandingEntity,
+      StandingMarkEntity,
       RulesChangeEntity,
       PersonEntity,
       MembershipEntity,
@@ -83,6 +86,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Models1764800000000,
       ClassMeans1764900000000,
       Editions1765000000000,
+      Marks1765100000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

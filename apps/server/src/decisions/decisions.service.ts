@@ -14,7 +14,15 @@ import { holdTeaching, type Scope } from "../database/scope.js";
 import { combosNamed } from "../combos/index.js";
 import { DecisionEntity, decisionsOf, SetEntity, voidedBy } from "../log/index.js";
 import { RefusedDecisionsProblem } from "../problems/problem.js";
-import { addLoads, changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
+import {
+  addLoads,
+  changesBetween,
+  openedOf,
+  StandingsService,
+  type Touched,
+  type TouchedSide,
+} from "../standings/index.js";
+import type { LogPlace } from "@mirrup/core/teaching";
 import { DeletedStudentEntity, hashOfId, StudentEntity, StudentsService } from "../students/index.js";
 import { isStored, sortDecisions, type DecisionKnowledge } from "./decision-rules.js";
 
@@ -114,19 +122,23 @@ export class DecisionsService {
     scope: Scope,
     student: StudentEntity,
     lines: readonly DecisionEntity[],
-  ): Promise<readonly SubjectSide[]> {
-    const sides: SubjectSide[] = [];
+  ): Promise<readonly TouchedSide[]> {
+    const sides: TouchedSide[] = [];
+    const touch = (about: readonly SubjectSide[], since: LogPlace | null) =>
+      sides.push(...about.map(({ subject, side }) => ({ subject, side, since })));
     for (const line of lines) {
-      if (line.decision.kind === "override") sides.push(...aboutOf(line));
+      if (line.decision.kind === "override") touch(aboutOf(line), null);
       if (line.decision.kind !== "void") continue;
       const key = { studioId: scope.studio.id, id: line.decision.target };
       const set = await scope.manager.findOneBy(SetEntity, key);
       const decision = set === null ? await scope.manager.findOneBy(DecisionEntity, key) : null;
       if (set !== null) {
         await addLoads(scope, [set], -1);
-        sides.push(...this.standings.sidesOf(scope, student, set));
+        touch(this.standings.sidesOf(scope, student, set), placeOf(set));
       }
-      if (decision !== null) sides.push(...aboutOf(decision));
+      // What was asked of a gate changes all that was judged by it.
+      if (decision !== null)
+        touch(aboutOf(decision), decision.decision.kind === "override" ? null : placeOf(decision));
     }
     return sides;
   }
@@ -205,6 +217,11 @@ export class DecisionsService {
     return voidedBy(lines);
   }
 }
+
+const placeOf = ({ happenedAt, id }: SetEntity | DecisionEntity): LogPlace => ({
+  at: happenedAt.getTime(),
+  id,
+});
 
 /** The sides that a decision is about: an override's gate counts for every side of its skill. */
 function aboutOf({ subject, side, decision }: DecisionEntity): readonly SubjectSide[] {

@@ -1,11 +1,18 @@
 import type { DecisionRequest, SetRequest } from "@mirrup/contract";
 import { CATALOGUE } from "@mirrup/catalogue";
-import { DAY_MS, type DrillKind, type SideName } from "@mirrup/core";
+import { compareLines, DAY_MS, grouped, isSameSide, type DrillKind, type SideName } from "@mirrup/core";
+import { FIRST_ID, foldLines, NO_FACTS, type LogPlace } from "@mirrup/core/teaching";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { v7 as uuid } from "uuid";
 import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { Scopes } from "../database/scope.js";
+import { StudentEntity } from "../students/student.entity.js";
+import { readerFor } from "./learner.js";
+import { linesFrom } from "./log-lines.js";
 import { rebuildAll } from "./rebuild.js";
+import { StandingMarkEntity } from "./standing-mark.entity.js";
+import { StandingsService } from "./standings.service.js";
 import { LessonLoadEntity } from "./lesson-load.entity.js";
 import { StandingEntity } from "./standing.entity.js";
 
@@ -96,6 +103,37 @@ async function loads(studentId: string) {
   return rows.filter((row) => row.landings + row.estimated + row.multiples !== 0);
 }
 
+/** A student's marks, and what the log up to each comes to for its side. */
+async function marks(studentId: string) {
+  const kept = await server.database.manager.findBy(StandingMarkEntity, { studentId });
+  const standings = new StandingsService();
+  return new Scopes(server.database).run({ studioId: server.studioId }, async (scope) => {
+    const student = await scope.manager.findOneByOrFail(StudentEntity, { id: studentId });
+    const reader = readerFor(scope, student);
+    const { sets, decisions } = linesFrom(await standings.linesOf(scope, studentId), scope.studio.timeZone);
+    return kept.map((mark) => {
+      const place = { at: mark.foldedAt.getTime(), id: mark.foldedId };
+      const until = <T extends LogPlace>(lines: readonly T[]) =>
+        lines.filter((line) => compareLines(line, place) <= 0);
+      const folded = foldLines({ sets: until(sets), decisions: until(decisions) }, reader);
+      const own = folded.find(({ owner }) => isSameSide(owner, mark));
+      return { mark, side: `${mark.subject} ${mark.side}`, wanted: own?.facts ?? NO_FACTS };
+    });
+  });
+}
+
+/** Every mark holds what it says, where a side began is known, and no side has more than its last lessons. */
+async function expectMarks(studentId: string): Promise<number> {
+  const kept = await marks(studentId);
+  for (const { mark, side, wanted } of kept) expect([side, mark.facts]).toEqual([side, wanted]);
+  const sides = grouped(kept, (one) => one.side);
+  for (const own of sides.values()) {
+    expect(own.filter(({ mark }) => mark.foldedId === FIRST_ID)).toHaveLength(1);
+    expect(own.length).toBeLessThanOrEqual(9);
+  }
+  return kept.length;
+}
+
 describe("whatever comes in whatever order", () => {
   it.each([1, 2, 3, 4, 5, 6])("the kept facts equal a rebuild's (seed %i)", async (seed) => {
     const random = randomFrom(seed);
@@ -126,12 +164,14 @@ describe("whatever comes in whatever order", () => {
       });
       expect((await server.post("/api/decisions", { decisions: [undo] })).status).toBe(200);
     }
+    expect(await expectMarks(student)).toBeGreaterThan(0);
     const kept = await facts(student);
     const keptLoads = await loads(student);
     expect(keptLoads.length).toBeGreaterThan(0);
     await rebuildAll(server.database);
     const rebuilt = await facts(student);
     expect(await loads(student)).toEqual(keptLoads);
+    await expectMarks(student);
     const plain = (all: typeof kept) => all.map(({ exact, lessons }) => ({ exact, lessons }));
     // A side of which everything was taken back has no row after a rebuild; before it may have an empty one.
     expect(plain(rebuilt)).toEqual(plain(kept));
@@ -156,6 +196,7 @@ describe("whatever comes in whatever order", () => {
         const set = { ...anySet(random, student, at), drill: drillOf("streak", undefined), misses: [] };
         expect((await server.post("/api/sets", { sets: [set] })).status).toBe(200);
       }
+      await expectMarks(student);
       const kept = await facts(student);
       await rebuildAll(server.database);
       const rebuilt = await facts(student);

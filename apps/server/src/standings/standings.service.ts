@@ -1,35 +1,42 @@
-import { CATALOGUE } from "@mirrup/catalogue";
-import { compareLines, gateKey, isSameSide, SideMap, SideSet, type SubjectSide } from "@mirrup/core";
+import { grouped, isSameSide, SideMap, SideSet, type Instant, type SubjectSide } from "@mirrup/core";
 import {
-  addEntry,
   byOwner,
-  entriesOfDecision,
-  entriesOfSet,
+  entriesOf,
   evidenceOf,
   foldLines,
-  isOfBaseTest,
-  NO_FACTS,
+  nothingBefore,
+  ownerOf,
   ownersOf,
-  type Owner,
   type Reading,
-  type SideEntry,
-  type SideFacts,
 } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
-import { In, Raw } from "typeorm";
+import { In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { DecisionEntity, SetEntity, voidedBy } from "../log/index.js";
 import { StudentEntity } from "../students/student.entity.js";
 import type { Readings } from "./changes.js";
-import { columnsOf, factsByStudent, factsOf, type KeptFacts } from "./facts.js";
+import { factsByStudent, type KeptFacts } from "./facts.js";
+import {
+  addTo,
+  earliest,
+  foldedFrom,
+  rowOf,
+  type FoldedRow,
+  type FreshSide,
+  type LateSide,
+  type TouchedSide,
+} from "./folded-row.js";
 import { readerFor, rulesHash, type Learner } from "./learner.js";
 import { addLoads, remakeLoads } from "./lesson-loads.js";
 import { linesFrom, loggedSet, type LogRows } from "./log-lines.js";
+import { linesOf, type Span } from "./log-reader.js";
+import { keptMarks, startBefore, writeMarks } from "./marks.js";
 import { RulesChangeEntity } from "./rules-change.entity.js";
 import { StandingEntity } from "./standing.entity.js";
 import { skillsReading, studentReading } from "./student-reading.js";
 
 const LAST_SETS = 8;
+const NO_ROWS: LogRows = { sets: [], decisions: [] };
 
 /** Keeps the facts in step with the log, and reads standings from them. */
 @Injectable()
@@ -69,76 +76,68 @@ export class StandingsService {
   }
 
   /**
-   * Adds lines to the facts of the students that they are about; sides whose past a line belongs to are
-   * folded anew from the log. However many lines, it takes two reads and one write, and one more read for
-   * each student to whom something came late.
+   * Adds lines to the facts of the students that they are about; a side whose past a line belongs to is folded on
+   * from where it stood before. However many lines and students, it takes as many statements.
    */
   async add(scope: Scope, learners: readonly Learner[], rows: LogRows): Promise<void> {
     const stored = await this.rowsOf(
       scope,
       learners.map((learner) => learner.id),
     );
-    const changed: StandingEntity[] = [];
-    const fresh: FreshSide[] = [];
-    for (const learner of learners) {
-      const own = {
-        sets: rows.sets.filter((set) => set.studentId === learner.id),
-        decisions: rows.decisions.filter((line) => line.studentId === learner.id),
-      };
-      const ofLearner = stored.filter((row) => row.studentId === learner.id);
-      const added = this.addTo(scope, learner, own, ofLearner);
-      changed.push(...added.changed);
-      fresh.push(...added.fresh);
-      if (added.late.length > 0) await this.refold(scope, learner, added.late);
-    }
+    const added = learners.map((learner) => {
+      const isOwn = (line: { readonly studentId: string }) => line.studentId === learner.id;
+      const own = { sets: rows.sets.filter(isOwn), decisions: rows.decisions.filter(isOwn) };
+      return addTo(scope, learner, own, stored.filter(isOwn));
+    });
+    const fresh = added.flatMap((one) => one.fresh);
     const behind = await studentsWithLater(scope, fresh, rows.sets);
-    for (const learner of learners) {
-      const owners = fresh.filter((one) => one.row.studentId === learner.id).map((one) => one.row);
-      if (owners.length === 0) continue;
-      if (behind.has(learner.id)) await this.refold(scope, learner, owners);
-      else changed.push(...owners);
-    }
-    await this.write(
-      scope,
-      changed,
-      changed.map((row) => row.studentId),
-    );
+    const isBehind = ({ learner }: FreshSide) => behind.has(learner.id);
+    const late = [...added.flatMap((one) => one.late), ...fresh.filter(isBehind).map((one) => one.late)];
+    const folded = [
+      ...added.flatMap((one) => one.folded),
+      ...fresh.filter((one) => !isBehind(one)).map((one) => one.folded),
+      ...(await this.foldLate(scope, late)),
+    ];
+    await this.write(scope, folded);
+    for (const { learner, baseTest } of added)
+      if (baseTest !== null) await this.refold(scope, learner, [baseTest]);
     await addLoads(scope, rows.sets);
   }
 
-  /** Sides with their new lines added, and those that have to be folded anew. */
-  private addTo(scope: Scope, learner: Learner, rows: LogRows, stored: readonly StandingEntity[]) {
-    const reader = readerFor(scope, learner);
-    const kept = new SideMap(stored.map((row) => [row, row] as const));
-    const lines = linesFrom(rows, scope.studio.timeZone);
-    const entries = [
-      ...lines.sets.flatMap((set) => entriesOfSet(set, reader)),
-      ...lines.decisions.flatMap((line) => entriesOfDecision(line, reader)),
-    ];
-    const changed: StandingEntity[] = [];
-    const fresh: FreshSide[] = [];
-    const late: SubjectSide[] = [];
-    for (const { owner, entries: own } of byOwner(entries)) {
-      const row = kept.get(owner);
-      const added = [...own].sort(compareLines);
-      const [first] = added;
-      const last = added.at(-1);
-      // A side that nobody has practised has no reviews that a kindred set could count for.
-      if (first === undefined || last === undefined) continue;
-      if (row === undefined && added.every((entry) => entry.type === "kin")) continue;
-      if (row !== undefined && isLate(first, row)) late.push(owner);
-      else {
-        const before = row === undefined ? NO_FACTS : factsOf(row);
-        const facts = added.reduce((sum, entry) => addEntry(sum, entry, owner, reader.model), before);
-        const next = this.row(scope, learner, owner, facts, last);
-        if (row === undefined) fresh.push({ row: next, since: first.at });
-        else changed.push(next);
-      }
-    }
-    const { baseTest, catalogue } = reader.syllabus;
-    if (baseTest !== null && lines.sets.some((set) => isOfBaseTest(catalogue.roles.baseTest, set)))
-      late.push(baseTest);
-    return { changed, fresh, late };
+  /** Sides folded on from where they stood before what came late to them, or was taken back. Three queries. */
+  private async foldLate(scope: Scope, late: readonly LateSide[]): Promise<readonly FoldedRow[]> {
+    if (late.length === 0) return [];
+    const kept = await keptMarks(
+      scope,
+      late.map((one) => one.learner.id),
+      late.map((one) => one.owner.subject),
+    );
+    const begun = late.map((one) => {
+      const own = kept.filter((mark) => mark.studentId === one.learner.id && isSameSide(mark, one.owner));
+      return { ...one, start: one.isNew ? nothingBefore(one.since) : startBefore(own, one.since) };
+    });
+    const byStudent = [...grouped(begun, (one) => one.learner)];
+    const lines = await linesOf(
+      scope,
+      byStudent.map(([learner, sides]): Span => {
+        const starts = sides.map((one) => one.start?.at ?? null);
+        const since = starts.reduce<Instant | null>(
+          (first, at) => (first === null || at === null ? null : Math.min(first, at)),
+          Infinity,
+        );
+        return { studentId: learner.id, sides: sides.map((one) => one.owner), since };
+      }),
+    );
+    return byStudent.flatMap(([learner, sides]) => {
+      const reader = readerFor(scope, learner);
+      const read = linesFrom(lines.get(learner.id) ?? NO_ROWS, scope.studio.timeZone);
+      const wanted = new SideSet(sides.map((one) => one.owner));
+      const own = entriesOf(read, reader).filter(({ owner }) => wanted.has(owner));
+      const entriesBySide = new SideMap(byOwner(own).map((one) => [one.owner, one.entries] as const));
+      return sides.map(({ owner, start }) =>
+        foldedFrom(scope, learner, { owner, start, entries: entriesBySide.get(owner) ?? [] }),
+      );
+    });
   }
 
   /** The sides that a set bears on: its own or its parts, those that it may count as a review of, the base test. */
@@ -165,30 +164,48 @@ export class StandingsService {
     const reader = readerFor(scope, learner);
     const isWanted = (owner: SubjectSide) => wanted?.has(owner) ?? true;
     const sides = foldLines(linesFrom(rows, scope.studio.timeZone), reader, isWanted);
-    const fresh = sides.map((one) => this.row(scope, learner, one.owner, one.facts, one.last));
-    const key = { studioId: scope.studio.id, studentId: learner.id };
-    const kept = await scope.manager.findBy(StandingEntity, key);
-    const lost = kept.filter((row) => isWanted(row) && !fresh.some((one) => isSameSide(one, row)));
-    if (lost.length > 0) await scope.manager.remove(StandingEntity, lost);
-    await this.write(scope, fresh, [learner.id]);
+    const fresh = sides.map((one): FoldedRow => ({
+      ...{ learner, owner: one.owner, marks: one.marks, stale: "all" },
+      row: rowOf(scope, learner, one.owner, one),
+    }));
+    const kept = await this.rowsOf(scope, [learner.id]);
+    const lost = kept.filter((row) => isWanted(row) && !fresh.some((one) => isSameSide(one.owner, row)));
+    await this.write(scope, [
+      ...fresh,
+      ...lost.map((row): FoldedRow => ({ learner, owner: row, row: null, marks: [], stale: "all" })),
+    ]);
     if (only !== undefined) return;
     const factsRules = rulesHash(scope, reader);
     await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: learner.id }, { factsRules });
   }
 
   /**
-   * After a change of a student's own gates: the sides that it touches are made anew, and the rest stands
-   * as it was made by what has not changed.
+   * After a change of a student's own gates, or after something was taken back: the sides that it touches are made
+   * anew, from where they stood before it where that is known, and the rest stands as it was made by what has not
+   * changed.
    */
   async refoldUnder(
     scope: Scope,
     before: Learner,
     after: Learner,
-    sides: readonly SubjectSide[],
+    touched: readonly TouchedSide[],
   ): Promise<void> {
-    const isFresh = before.factsRules === rulesHash(scope, readerFor(scope, before));
-    await this.refold(scope, after, isFresh ? sides : undefined);
-    const factsRules = rulesHash(scope, readerFor(scope, after));
+    const reader = readerFor(scope, after);
+    const { syllabus } = reader;
+    if (before.factsRules !== rulesHash(scope, readerFor(scope, before))) {
+      await this.refold(scope, after);
+    } else {
+      const late: LateSide[] = [];
+      const whole: SubjectSide[] = [];
+      for (const { subject, side, since } of touched) {
+        const owner = ownerOf(subject, side, syllabus);
+        if (since === null || owner === null || owner === syllabus.baseTest) whole.push({ subject, side });
+        else late.push({ learner: after, owner, since, isNew: false });
+      }
+      await this.write(scope, await this.foldLate(scope, earliest(late)));
+      if (whole.length > 0) await this.refold(scope, after, whole);
+    }
+    const factsRules = rulesHash(scope, reader);
     await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: after.id }, { factsRules });
   }
 
@@ -228,22 +245,8 @@ export class StandingsService {
    * are the sets of these and of what needs them, and every set with a score of its own.
    */
   async linesOf(scope: Scope, studentId: string, only?: readonly SubjectSide[]): Promise<LogRows> {
-    const where = { studioId: scope.studio.id, studentId };
-    const sets = await scope.manager.findBy(
-      SetEntity,
-      only === undefined
-        ? where
-        : [
-            { ...where, subject: In(subjectsFor(only)) },
-            { ...where, drill: hasScore() },
-          ],
-    );
-    const decisions = await scope.manager.findBy(DecisionEntity, where);
-    const voided = voidedBy(decisions);
-    return {
-      sets: sets.filter((set) => !voided.has(set.id)),
-      decisions: decisions.filter((line) => !voided.has(line.id)),
-    };
+    const lines = await linesOf(scope, [{ studentId, sides: only ?? "all", since: null }]);
+    return lines.get(studentId) ?? NO_ROWS;
   }
 
   /** The last sets of one side that were not taken back, newest first; the index gives them without a search. */
@@ -263,48 +266,38 @@ export class StandingsService {
     return sets.filter((set) => !voided.has(set.id));
   }
 
-  private row(
-    scope: Scope,
-    learner: Learner,
-    owner: Owner,
-    facts: SideFacts,
-    last: SideEntry,
-  ): StandingEntity {
-    return {
-      studioId: scope.studio.id,
-      studentId: learner.id,
-      subject: owner.subject,
-      side: owner.side,
-      gate: gateKey(owner.gate),
-      ...columnsOf(facts),
-      foldedAt: new Date(last.at),
-      foldedId: last.id,
-    };
-  }
-
   private rowsOf(scope: Scope, studentIds: readonly string[]): Promise<StandingEntity[]> {
     const where = { studioId: scope.studio.id, studentId: In([...studentIds]) };
     return scope.manager.findBy(StandingEntity, where);
   }
 
-  /** Writes facts, and that there is another edition of those of these students. */
-  private async write(
-    scope: Scope,
-    rows: readonly StandingEntity[],
-    studentIds: readonly string[],
-  ): Promise<void> {
+  /** Writes what sides were folded to, with their marks, and that there is another edition of their students' facts. */
+  private async write(scope: Scope, folded: readonly FoldedRow[]): Promise<void> {
+    if (folded.length === 0) return;
+    const studioId = scope.studio.id;
+    const rows = folded.flatMap((one) => one.row ?? []);
+    const lost = folded.filter((one) => one.row === null);
     const key = ["studioId", "studentId", "subject", "side"];
-    if (rows.length > 0) await scope.manager.upsert(StandingEntity, [...rows], key);
-    if (studentIds.length === 0) return;
-    const students = { studioId: scope.studio.id, id: In([...new Set(studentIds)]) };
+    if (rows.length > 0) await scope.manager.upsert(StandingEntity, rows, key);
+    if (lost.length > 0)
+      await scope.manager.delete(
+        StandingEntity,
+        lost.map(({ learner, owner: { subject, side } }) => ({
+          studioId,
+          studentId: learner.id,
+          subject,
+          side,
+        })),
+      );
+    await writeMarks(
+      scope,
+      folded.map(({ learner, owner: { subject, side }, marks, stale }) => ({
+        ...{ studentId: learner.id, subject, side, marks, stale },
+      })),
+    );
+    const students = { studioId, id: In([...new Set(folded.map((one) => one.learner.id))]) };
     await scope.manager.increment(StudentEntity, students, "factsEdition", 1);
   }
-}
-
-/** A side that nobody had practised, and when its first line happened. */
-interface FreshSide {
-  readonly row: StandingEntity;
-  readonly since: number;
 }
 
 /**
@@ -325,26 +318,10 @@ async function studentsWithLater(
          AND line.id <> ALL ($4::uuid[]))`,
     [
       scope.studio.id,
-      fresh.map((one) => one.row.studentId),
-      fresh.map((one) => new Date(one.since)),
+      fresh.map((one) => one.learner.id),
+      fresh.map((one) => new Date(one.late.since.at)),
       lines.map((line) => line.id),
     ],
   );
   return new Set(found.map((one) => one.id));
-}
-
-/** The subjects whose sets, without a score of their own, can bear on some sides. */
-function subjectsFor(sides: readonly SubjectSide[]): string[] {
-  const named = sides.map((side) => side.subject);
-  const needing = named.flatMap((subject) => [subject, ...(CATALOGUE.neededBy.get(subject) ?? [])]);
-  const base = (CATALOGUE.roles.baseTest?.parts ?? []).map((part) => part.subject);
-  return [...new Set([...needing, ...base])];
-}
-
-function hasScore() {
-  return Raw((column) => `jsonb_exists(${column}, 'score')`);
-}
-
-function isLate(entry: SideEntry, row: StandingEntity): boolean {
-  return compareLines(entry, { at: row.foldedAt.getTime(), id: row.foldedId }) < 0;
 }

@@ -3,7 +3,7 @@
  * folded in the log's order. The server keeps what this comes to, and adds to it what arrives.
  */
 import { comboSubject } from "../log/combo-subject.js";
-import { compareLines, type Lines, type LoggedDecision, type LoggedSet } from "../log/line.js";
+import { type Lines, type LoggedDecision, type LoggedSet } from "../log/line.js";
 import type { SideName } from "../sides.js";
 import { DRILL_ROWS, drillKey, parseDrill, type Drill } from "../syllabus/drill.js";
 import type { Gate } from "../syllabus/gates.js";
@@ -11,7 +11,8 @@ import type { SubjectSide } from "../syllabus/roles.js";
 import type { Syllabus } from "../syllabus/syllabus.js";
 import { baseTestPassed, isOfBaseTest } from "./base-test.js";
 import { evidenceOf } from "./evidence.js";
-import { foldEntries, type Judged, type SideEntry, type SideFacts } from "./facts.js";
+import type { Judged, SideEntry, SideFacts } from "./facts.js";
+import { firstMark, foldOn, type LogPlace, type Mark } from "./mark.js";
 import type { LearnerModel } from "./model.js";
 
 /** Four whole ones of five, out of a bounce and back into one: what clears a combo on each side. */
@@ -38,6 +39,11 @@ function comboOwner(subject: string, side: SideName): Owner {
 /** Of a combo all drills hold the whole but a part of it joined: its own score stands with the combo, not here. */
 function holdsCombo({ kind }: Drill): boolean {
   return DRILL_ROWS[kind].isEvidence && kind !== "merge";
+}
+
+/** Whose facts a subject and side are, as it is taught; null for what the catalogue has not. */
+export function ownerOf(subject: string, side: SideName, syllabus: Syllabus): Owner | null {
+  return comboSubject(subject) === null ? syllabus.find(subject, side) : comboOwner(subject, side);
 }
 
 function setEntry(
@@ -69,7 +75,7 @@ export function entriesOfSet(set: LoggedSet, { syllabus }: Reader): readonly Own
 
 export function entriesOfDecision(line: LoggedDecision, { syllabus }: Reader): readonly OwnedEntry[] {
   const { subject, side, id, decision, at, lesson } = line;
-  const owner = comboSubject(subject) === null ? syllabus.find(subject, side) : comboOwner(subject, side);
+  const owner = ownerOf(subject, side, syllabus);
   return owner === null ? [] : [{ owner, entry: { type: "decision", id, decision, at, lesson } }];
 }
 
@@ -107,7 +113,9 @@ export interface FoldedSide {
   readonly owner: Owner;
   readonly facts: SideFacts;
   /** The last entry in the log's order. */
-  readonly last: SideEntry;
+  readonly last: LogPlace;
+  /** Where it began, and where it stood between its lessons. */
+  readonly marks: readonly Mark[];
 }
 
 /** The entries by owner, in the order in which each comes first. */
@@ -133,9 +141,10 @@ export function foldLines(
 ): readonly FoldedSide[] {
   const wanted = entriesOf(lines, reader).filter(({ owner }) => isWanted(owner));
   return byOwner(wanted).flatMap(({ owner, entries }) => {
+    const first = firstMark(entries);
     // Nobody has done anything on a side of which only kindred sets are known.
-    if (entries.every((entry) => entry.type === "kin")) return [];
-    const last = [...entries].sort(compareLines).at(-1);
-    return last === undefined ? [] : [{ owner, facts: foldEntries(entries, owner, reader.model), last }];
+    if (first === null) return [];
+    const { marks, ...folded } = foldOn(first, entries, owner, reader.model);
+    return [{ owner, ...folded, marks: [first, ...marks] }];
   });
 }
