@@ -17,7 +17,7 @@ import { PUBLIC_ADDRESS } from "./mail/index.js";
 import { openapiOf } from "./openapi.js";
 import { shedLoad } from "./problems/busy.js";
 
-const BODY_LIMIT = "4mb";
+const BODY_LIMIT = "2mb";
 /** Of what people send who are not signed in yet. */
 const STRANGERS_LIMIT = "16kb";
 

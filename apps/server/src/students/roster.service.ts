@@ -29,7 +29,7 @@ export function nextOptions(scope: Scope, student: StudentEntity): NextOptions {
 }
 
 /** Students whose readings are worked out before others have their turn. */
-const AT_ONCE = 10;
+const AT_ONCE = 5;
 
 /** Students at a glance: where they stand, what comes next. */
 @Injectable()

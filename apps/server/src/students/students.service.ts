@@ -16,6 +16,9 @@ import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
 import { NEW_STUDENT, StudentEntity } from "./student.entity.js";
 import { profileErrors } from "./student-rules.js";
 
+/** Made once: one that is made for each comparison takes longer than all the rest of a list. */
+const BY_NAME = new Intl.Collator();
+
 /** The part of a student that people write. */
 export function profileOf(student: StudentEntity): StudentProfile {
   return {
@@ -50,7 +53,7 @@ export class StudentsService {
       studioId: scope.studio.id,
       ...(withArchived ? {} : { archivedAt: IsNull() }),
     });
-    return students.sort((one, other) => one.name.localeCompare(other.name));
+    return students.sort((one, other) => BY_NAME.compare(one.name, other.name));
   }
 
   /** The student, archived or not. Refuses with 404, or 410 for one who was deleted. */
