@@ -154,3 +154,45 @@ test("the pages of a student and a class meet the rules of accessibility", async
     await expectAccessible(page);
   }
 });
+
+test("who is added, or brought in from a file, is there once though the answer was lost", async ({
+  page,
+  mirrup,
+}) => {
+  /** The server does what it is asked, and its answer never arrives; once. */
+  const loseAnswer = async (path: string) => {
+    let isLost = false;
+    await page.route(
+      (url) => url.pathname === path,
+      async (route) => {
+        if (isLost || route.request().method() !== "POST") return route.fallback();
+        isLost = true;
+        await route.fetch();
+        await route.abort();
+      },
+    );
+  };
+  await page.goto(`${mirrup.root}/students`);
+  await loseAnswer("/api/students");
+  await page.getByLabel("New student").fill("Lost Answer");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("does not answer just now").first()).toBeVisible();
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page).toHaveURL(/placement/);
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("link", { name: /Lost Answer/ })).toHaveCount(1);
+
+  await page.getByRole("link", { name: "From a file" }).click();
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByText("Choose a file …").click();
+  const buffer = Buffer.from("Name\nFile One\nFile Two\n");
+  await (await chooser).setFiles({ name: "roster.csv", mimeType: "text/csv", buffer });
+  await loseAnswer("/api/students/import");
+  const take = page.getByRole("button", { name: /2 students/ });
+  await take.click();
+  await expect(page.getByText("does not answer just now").first()).toBeVisible();
+  await take.click();
+  await expect(page).toHaveURL(/students$/);
+  for (const name of ["File One", "File Two"])
+    await expect(page.getByRole("link", { name: new RegExp(name) })).toHaveCount(1);
+});

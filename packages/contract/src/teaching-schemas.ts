@@ -97,6 +97,7 @@ const groupIds = () => Joi.array().items(uuid()).max(200).unique();
 export const studentProfile = Joi.object<StudentProfile>(required(profileKeys)).required();
 export const newStudent = Joi.object<NewStudent>({
   ...profileKeys,
+  id: uuid(),
   name: name().required(),
   groups: groupIds(),
 }).required();
@@ -122,6 +123,7 @@ export const importRequest = objects<ImportRequest>({
     .items(
       Joi.object({
         ...profileKeys,
+        id: uuid(),
         name: name().required(),
         groups: Joi.array().items(name()).max(50),
       }),
@@ -142,7 +144,11 @@ const groupKeys = {
   place: Joi.string().allow("").max(120),
   members: Joi.array().items(uuid()).max(2000).unique(),
 };
-export const newGroup = Joi.object<NewGroup>({ ...groupKeys, name: name().required() }).required();
+export const newGroup = Joi.object<NewGroup>({
+  ...groupKeys,
+  id: uuid(),
+  name: name().required(),
+}).required();
 export const groupChange = Joi.object<GroupChange>({
   ...groupKeys,
   version: whole().min(1).required(),

@@ -74,8 +74,9 @@ export interface StudentDetail extends StudentProfile {
   readonly gates: Readonly<Record<string, Gate>>;
 }
 
+/** With an id of the sender's own it is added once, however often it is sent. */
 export type NewStudent = Pick<StudentProfile, "name"> &
-  Partial<StudentProfile> & { readonly groups?: readonly string[] };
+  Partial<StudentProfile> & { readonly id?: string; readonly groups?: readonly string[] };
 
 /** A change of some of the fields, made from what had `version`. */
 export type StudentChange = Partial<StudentProfile> & {
@@ -111,9 +112,13 @@ export interface GroupView {
   readonly archived: boolean;
 }
 
+/** With an id of the sender's own it is added once, however often it is sent. */
 export type NewGroup = Pick<GroupView, "name"> &
-  Partial<Pick<GroupView, "weekday" | "startTime" | "place" | "members">>;
-export type GroupChange = Partial<NewGroup> & { readonly version: number; readonly archived?: boolean };
+  Partial<Pick<GroupView, "id" | "weekday" | "startTime" | "place" | "members">>;
+export type GroupChange = Partial<Omit<NewGroup, "id">> & {
+  readonly version: number;
+  readonly archived?: boolean;
+};
 
 /** A class as one dense table: a character a side (`decodeStatuses` of the core reads them). */
 export interface GridView {

@@ -27,6 +27,7 @@ import { createHash, randomBytes } from "node:crypto";
 import { In, type DataSource } from "typeorm";
 import { Scopes, type Scope } from "../database/scope.js";
 import { DecisionEntity, requestOf, SetEntity, voidedBy } from "../log/index.js";
+import { isSoAlready } from "../problems/already.js";
 import {
   BadComboLinkProblem,
   RefusedFieldsProblem,
@@ -95,7 +96,11 @@ export class CombosService {
 
   async change(scope: Scope, id: string, { version, name, isRemoved }: ComboChange): Promise<ComboView> {
     const held = await this.hold(scope, id);
-    if (held.version !== version) throw new StaleChangeProblem(viewOf(held));
+    if (held.version !== version) {
+      const now = viewOf(held);
+      if (isSoAlready(now, { name, isRemoved })) return now;
+      throw new StaleChangeProblem(now);
+    }
     const removedAt = isRemoved === undefined ? held.removedAt : isRemoved ? scope.now : null;
     const changed = { ...held, name: name ?? held.name, removedAt, version: version + 1 };
     return viewOf(await scope.manager.save(ComboEntity, changed));

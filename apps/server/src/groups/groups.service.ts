@@ -3,7 +3,13 @@ import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { v7 as uuid } from "uuid";
 import type { Scope } from "../database/scope.js";
-import { StaleChangeProblem, UnknownGroupProblem, UnknownStudentProblem } from "../problems/problem.js";
+import { isSoAlready } from "../problems/already.js";
+import {
+  AddedAlreadyProblem,
+  StaleChangeProblem,
+  UnknownGroupProblem,
+  UnknownStudentProblem,
+} from "../problems/problem.js";
 import { StudentEntity } from "../students/student.entity.js";
 import { GroupEntity } from "./group.entity.js";
 import { MembersService } from "./members.service.js";
@@ -31,8 +37,14 @@ export class GroupsService {
     return viewOf(group, students.get(id) ?? []);
   }
 
-  async create(scope: Scope, { members = [], ...fields }: NewGroup): Promise<GroupView> {
-    const id = uuid();
+  /** Adds a group. One that was added before under the same id is there already, or is another. */
+  async create(scope: Scope, { members = [], id = uuid(), ...fields }: NewGroup): Promise<GroupView> {
+    if (await scope.manager.existsBy(GroupEntity, { studioId: scope.studio.id, id })) {
+      const there = await this.read(scope, id);
+      const asked = { ...fields, name: fields.name.trim(), members };
+      if (!isSo(there, asked)) throw new AddedAlreadyProblem(there);
+      return there;
+    }
     await this.knowStudents(scope, members);
     await scope.manager.insert(GroupEntity, {
       weekday: null,
@@ -59,7 +71,11 @@ export class GroupsService {
       where: key,
       lock: { mode: "for_no_key_update" },
     });
-    if (held?.version !== version) throw new StaleChangeProblem(await this.read(scope, id));
+    if (held?.version !== version) {
+      const now = await this.read(scope, id);
+      if (isSo(now, { ...fields, archived, members })) return now;
+      throw new StaleChangeProblem(now);
+    }
     const archivedAt =
       archived === undefined ? held.archivedAt : archived ? (held.archivedAt ?? scope.now) : null;
     await scope.manager.update(GroupEntity, key, { ...fields, archivedAt, version: version + 1 });
@@ -80,6 +96,18 @@ export class GroupsService {
     const where = { studioId: scope.studio.id, id: In([...ids]) };
     if ((await scope.manager.countBy(StudentEntity, where)) !== ids.length) throw new UnknownStudentProblem();
   }
+}
+
+/** Whether a group is as it is asked to be; its members in whatever order. */
+function isSo(
+  now: GroupView,
+  { members, ...asked }: { readonly [K in keyof GroupView]?: unknown } & Pick<NewGroup, "members">,
+): boolean {
+  const sorted = (ids: readonly string[]) => [...ids].sort();
+  return isSoAlready(
+    { ...now, members: sorted(now.members) },
+    { ...asked, ...(members === undefined ? {} : { members: sorted(members) }) },
+  );
 }
 
 function viewOf(group: GroupEntity, members: readonly string[]): GroupView {

@@ -14,6 +14,7 @@ import { isDeepStrictEqual } from "node:util";
 import { Between, In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { GroupEntity, MembersService } from "../groups/index.js";
+import { isSoAlready } from "../problems/already.js";
 import {
   StaleChangeProblem,
   UnknownGroupProblem,
@@ -95,7 +96,11 @@ export class LessonsService {
     const { version, students, ...fields } = change;
     const held = await this.hold(scope, id);
     const isOld = held.version !== version || !keepsBegun(held, fields.plan);
-    if (isOld) throw new StaleChangeProblem(await this.read(scope, id));
+    if (isOld) {
+      const now = await this.read(scope, id);
+      if (isSoAlready(now, fields) && placesAreSo(now, students)) return now;
+      throw new StaleChangeProblem(now);
+    }
     const key = { studioId: scope.studio.id, id };
     // One assignment for all fields: the plan is a document and not a part of the entity's graph.
     await scope.manager.save(LessonEntity, { ...held, ...fields, ...key, version: version + 1 });
@@ -215,6 +220,14 @@ export class LessonsService {
     }));
     if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
   }
+}
+
+/** Whether whoever is still in the lesson has the places that are asked for. */
+function placesAreSo({ students }: LessonView, asked: readonly PlannedPlaces[] = []): boolean {
+  return asked.every(({ studentId, places }) => {
+    const now = students.find((one) => one.studentId === studentId);
+    return now === undefined || isDeepStrictEqual(now.places, places);
+  });
 }
 
 function newcomer(studentId: string): LessonStudent {

@@ -26,6 +26,15 @@ export class TooLargeProblem extends ProblemException {
   }
 }
 
+/** Something of this id was added before, and is not what is asked for now. */
+export class AddedAlreadyProblem extends ProblemException {
+  readonly code = "added-already";
+  readonly status = 409;
+  constructor(override readonly current: object) {
+    super("This was added already, and is not the same any more. Open it to change it.");
+  }
+}
+
 export class NoStudioProblem extends ProblemException {
   readonly code = "no-studio";
   readonly status = 404;

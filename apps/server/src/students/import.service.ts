@@ -18,7 +18,11 @@ export class ImportService {
     private readonly audit: AuditService,
   ) {}
 
-  async import(scope: Scope, { students }: ImportRequest): Promise<ImportReply> {
+  /** Adds those that were not added before under the same ids; a file that is sent again adds nobody. */
+  async import(scope: Scope, { students: all }: ImportRequest): Promise<ImportReply> {
+    const known = await this.students.knownAmong(scope, all);
+    const students = all.filter(({ id }) => id === undefined || !known.has(id));
+    if (students.length === 0) return { students: all.length, groups: 0 };
     const ids = await this.students.createAll(
       scope,
       students.map(({ groups: _, ...profile }) => profile),
@@ -37,7 +41,7 @@ export class ImportService {
     const joined = { studioId: scope.studio.id, id: In([...new Set(members.map((one) => one.groupId))]) };
     await scope.manager.increment(GroupEntity, joined, "version", 1);
     await this.audit.note(scope, "imported", { about: `${ids.length} students` });
-    return { students: ids.length, groups: made };
+    return { students: all.length, groups: made };
   }
 
   /** The groups of these names; those that are missing are made. */

@@ -5,7 +5,9 @@ import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { holdTeaching, type Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
+import { isSoAlready } from "../problems/already.js";
 import {
+  AddedAlreadyProblem,
   DeletedStudentProblem,
   RefusedFieldsProblem,
   StaleChangeProblem,
@@ -87,11 +89,33 @@ export class StudentsService {
     return detail;
   }
 
+  /** Adds a student. One that was added before under the same id is there already, or is another. */
   async create(scope: Scope, { groups = [], ...profile }: NewStudent): Promise<StudentDetail> {
+    if ((await this.knownAmong(scope, [profile])).size > 0) {
+      const there = await this.detail(scope, profile.id ?? "");
+      const asked = { ...profile, name: profile.name.trim(), groups };
+      if (!isSoAlready(there, asked)) throw new AddedAlreadyProblem(there);
+      return there;
+    }
     const [id] = await this.createAll(scope, [profile]);
     if (id === undefined) throw new UnknownStudentProblem();
     await this.members.setGroups(scope, id, groups);
     return this.detail(scope, id);
+  }
+
+  /** The ids that were given to students before. Refuses with 410 where one of those was deleted. */
+  async knownAmong(
+    scope: Scope,
+    asked: readonly { readonly id?: string | undefined }[],
+  ): Promise<ReadonlySet<string>> {
+    const ids = asked.flatMap(({ id }) => id ?? []);
+    if (ids.length === 0) return new Set();
+    const studioId = scope.studio.id;
+    const gone = { studioId, idHash: In(ids.map(hashOfId)) };
+    if (await scope.manager.existsBy(DeletedStudentEntity, gone)) throw new DeletedStudentProblem();
+    const where = { studioId, id: In(ids) };
+    const known = await scope.manager.find(StudentEntity, { select: { id: true }, where });
+    return new Set(known.map((student) => student.id));
   }
 
   /** Adds students, all or none; answers their ids in order. */
@@ -109,7 +133,7 @@ export class StudentsService {
       ...profile,
       name: profile.name.trim(),
       studioId: scope.studio.id,
-      id: uuid(),
+      id: profile.id ?? uuid(),
       createdAt: scope.now,
     }));
     // PostgreSQL takes 65,535 parameters a statement.
@@ -126,7 +150,11 @@ export class StudentsService {
     const { version, archived, groups, keepCleared: keeps = false, ...profile } = change;
     if (groups !== undefined) await this.members.holdGroups(scope, id, groups);
     const student = await this.hold(scope, id);
-    if (student.version !== version) throw new StaleChangeProblem(await this.detail(scope, id));
+    if (student.version !== version) {
+      const now = await this.detail(scope, id);
+      if (isSoAlready(now, { ...profile, archived, groups })) return now;
+      throw new StaleChangeProblem(now);
+    }
     const today = localDate(scope.now.getTime(), scope.studio.timeZone);
     const goals = profile.goals?.filter((goal) => !student.goals.some((old) => sameGoal(old, goal)));
     const reading =

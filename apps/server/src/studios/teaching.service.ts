@@ -4,6 +4,7 @@ import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import type { Scope } from "../database/scope.js";
+import { isSoAlready } from "../problems/already.js";
 import { RefusedFieldsProblem, StaleChangeProblem } from "../problems/problem.js";
 import { keepCleared, schoolDifference, StandingsService } from "../standings/index.js";
 import { StudentEntity } from "../students/student.entity.js";
@@ -53,7 +54,11 @@ export class TeachingService {
       where: key,
       lock: { mode: "for_no_key_update" },
     });
-    if (held.version !== version) throw new StaleChangeProblem(studioView(held));
+    if (held.version !== version) {
+      const now = studioView(held);
+      if (isSoAlready(now, fields)) return now;
+      throw new StaleChangeProblem(now);
+    }
     if (fields.timeZone !== undefined && !isTimeZone(fields.timeZone)) {
       const message = `"${fields.timeZone}" is no time zone. Write one such as Europe/London.`;
       throw new RefusedFieldsProblem([{ field: "timeZone", code: "unknown-time-zone", message }]);

@@ -3,6 +3,8 @@ import { newGroup } from "@mirrup/contract/schemas";
 import { Alert, Button, Group, MultiSelect, NativeSelect, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { v7 as uuid } from "uuid";
 import { patch, post } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
 import { offerUndo, tellFault } from "../app/undo.js";
@@ -51,10 +53,11 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
   });
   const readAnew = () =>
     Promise.all([["groups"], ["students"]].map((queryKey) => client.invalidateQueries({ queryKey })));
+  const [id] = useState(() => uuid());
   const save = useMutation({
     mutationFn: (values: Values) =>
       group === null
-        ? post<GroupView>("/groups", groupOf(values))
+        ? post<GroupView>("/groups", { id, ...groupOf(values) })
         : patch<GroupView>(`/groups/${group.id}`, { ...groupOf(values), version: group.version }),
     onSuccess: async (saved) => {
       await readAnew();

@@ -83,7 +83,9 @@ export function ImportPage() {
   const [withTwins, setWithTwins] = useState(false);
   const take = useMutation({
     mutationFn: (rows: readonly ReadRow[]) =>
-      post<ImportReply>("/students/import", { students: rows.map((row) => row.student) }),
+      post<ImportReply>("/students/import", {
+        students: rows.map(({ id, student }) => ({ id, ...student })),
+      }),
     onSuccess: async () => {
       await Promise.all([["students"], ["groups"]].map((queryKey) => client.invalidateQueries({ queryKey })));
       await navigate(paths.students);

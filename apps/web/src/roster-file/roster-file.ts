@@ -1,6 +1,7 @@
 /** A roster file read and written: rows, what each comes to, and what is wrong with it, row by row. */
 import type { GroupView, StudentDetail } from "@mirrup/contract";
 import Papa from "papaparse";
+import { v7 as uuid } from "uuid";
 import { columnOf, COLUMNS, type Column, type RosterRow } from "./columns.js";
 
 export interface RowFault {
@@ -12,6 +13,8 @@ export interface RowFault {
 
 export interface ReadRow {
   readonly line: number;
+  /** Of the student whom it makes, so that a file that is sent twice makes nobody twice. */
+  readonly id: string;
   readonly student: RosterRow;
   /** Somebody of that name is in the studio, or further up in the file. */
   readonly isTwin: boolean;
@@ -85,7 +88,7 @@ export class RosterReader {
       return;
     }
     const key = plainName(name);
-    this.rows.push({ line, student: { ...student, name }, isTwin: this.seen.has(key) });
+    this.rows.push({ line, id: uuid(), student: { ...student, name }, isTwin: this.seen.has(key) });
     this.seen.add(key);
   }
 

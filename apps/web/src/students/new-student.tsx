@@ -3,6 +3,7 @@ import { Button, TextInput } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type SyntheticEvent } from "react";
 import { useNavigate } from "react-router";
+import { v7 as uuid } from "uuid";
 import { patch, post } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
 import { offerUndo, tellFault } from "../app/undo.js";
@@ -14,12 +15,18 @@ export function NewStudent() {
   const navigate = useNavigate();
   const paths = usePaths();
   const [name, setName] = useState("");
+  // Another name is another student; pressed again after silence it is the same.
+  const [id, setId] = useState(() => uuid());
+  const write = (text: string) => {
+    setName(text);
+    setId(uuid());
+  };
   const read = () => client.invalidateQueries({ queryKey: ["students"] });
   const add = useMutation({
-    mutationFn: () => post<StudentDetail>("/students", { name: name.trim() }),
+    mutationFn: () => post<StudentDetail>("/students", { id, name: name.trim() }),
     onError: tellFault,
     onSuccess: async (student) => {
-      setName("");
+      write("");
       await read();
       await navigate(paths.studentPage(student.id, "placement"));
       offerUndo(`${student.name} was added.`, () => {
@@ -42,7 +49,7 @@ export function NewStudent() {
         size="md"
         maxLength={120}
         value={name}
-        onChange={(event) => setName(event.currentTarget.value)}
+        onChange={(event) => write(event.currentTarget.value)}
       />
       <Button type="submit" size="md" disabled={name.trim() === ""} loading={add.isPending}>
         Add
