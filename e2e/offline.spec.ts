@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { readFileSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import type { Page } from "@playwright/test";
-import { expect, floorIsOpen, press, test } from "./fixtures.js";
+import { expect, expectAccessible, floorIsOpen, press, test } from "./fixtures.js";
 
 test.use({ serviceWorkers: "allow" });
 
@@ -91,4 +91,18 @@ test("a new version is taken by a page that is opened, and an open one mends wha
   });
   await loaded;
   await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+});
+
+test("a clock that is wrong is told where what waits is told", async ({ page, mirrup }) => {
+  await page.clock.setSystemTime(new Date(Date.now() - 3 * 3_600_000));
+  await page.goto(`${await mirrup.studentPath("Ines Varga-Holt")}/floor/basic-bounce/whole`);
+  await floorIsOpen(page);
+  await press(page, "Space", 3);
+  await page.keyboard.press("m");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "This clock is wrong" }).click();
+  const tray = page.getByRole("dialog", { name: "On this device" });
+  await expect(tray).toContainText("This device’s clock is 3 hours behind");
+  await expect(tray).toContainText("Nothing waits here");
+  await expectAccessible(page);
 });

@@ -192,6 +192,8 @@ export interface SetRequest {
 
 export interface SetsRequest {
   readonly sets: readonly SetRequest[];
+  /** What the device's clock is as it sends, by which its instants are put right. */
+  readonly sentAt?: string;
 }
 
 export interface SetsReply {
@@ -201,6 +203,8 @@ export interface SetsReply {
   readonly alreadyStored: readonly string[];
   /** Ids whose clock ran ahead; they count at the time of receipt. */
   readonly clockAhead: readonly string[];
+  /** How far the device's clock is ahead, or behind where less than 0; 0 where it is near enough. */
+  readonly clockAheadSeconds: number;
   /** The standing of every skill side that was practised, before and after. */
   readonly changes: readonly StandingChange[];
   /** Skill sides that were locked and are not any more. */

@@ -15,6 +15,8 @@ export const whole = () => Joi.number().integer().min(0).max(100_000);
 /** The years of which anything can be said. */
 const YEARS = { first: 1900, last: 2199 } as const;
 const isWithinYears = (at: Date) => at.getUTCFullYear() >= YEARS.first && at.getUTCFullYear() <= YEARS.last;
+/** What some clock says, however wrong it is. */
+export const clock = () => Joi.string().isoDate();
 export const instant = () =>
   Joi.string()
     .isoDate()

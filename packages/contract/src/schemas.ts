@@ -4,6 +4,7 @@ import { STATUSES, type Load } from "@mirrup/core/teaching";
 import Joi from "joi";
 import {
   chance,
+  clock,
   coded,
   drill,
   gateInForce,
@@ -127,6 +128,7 @@ export const handleReply = Joi.string();
 
 export const setsRequest = objects<SetsRequest>({
   sets: Joi.array().items(setRequest).min(1).max(MAX_SETS_PER_BATCH).required(),
+  sentAt: clock(),
 }).required();
 
 const unmet = objects<UnmetItem>({
@@ -255,6 +257,7 @@ export const setsReply = objects<SetsReply>({
   stored: Joi.array().items(uuid()).required(),
   alreadyStored: Joi.array().items(uuid()).required(),
   clockAhead: Joi.array().items(uuid()).required(),
+  clockAheadSeconds: Joi.number().integer().required(),
   changes: Joi.array().items(Joi.object(changeKeys)).required(),
   opened: Joi.array().items(Joi.object(openedKeys)).required(),
 });

@@ -5,6 +5,7 @@ import { STATUSES, type Goal } from "@mirrup/core/teaching";
 import Joi from "joi";
 import {
   chance,
+  clock,
   gate,
   gateInForce,
   instant,
@@ -194,6 +195,7 @@ const decisionKeys = {
 const decisionRequest = Joi.object<DecisionRequest>({ ...decisionKeys, studentId: uuid().required() });
 export const decisionsRequest = objects<DecisionsRequest>({
   decisions: Joi.array().items(decisionRequest).min(1).max(MAX_BATCH).required(),
+  sentAt: clock(),
 }).required();
 export const decisionView = Joi.object<DecisionView>({
   ...decisionKeys,

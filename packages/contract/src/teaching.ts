@@ -27,6 +27,8 @@ export interface DecisionRequest {
 
 export interface DecisionsRequest {
   readonly decisions: readonly DecisionRequest[];
+  /** What the device's clock is as it sends, by which its instants are put right. */
+  readonly sentAt?: string;
 }
 
 export interface DecisionsReply {

@@ -19,9 +19,9 @@ export class DecisionsController {
   @Reply(decisionsReply, 400, 401, 403, 404, 409, 410, 422, 503)
   log(
     @Asking() member: Member,
-    @Body({ schema: decisionsRequest }) { decisions }: DecisionsRequest,
+    @Body({ schema: decisionsRequest }) request: DecisionsRequest,
   ): Promise<DecisionsReply> {
-    return this.scopes.run(member, (scope) => this.decisions.log(scope, decisions));
+    return this.scopes.run(member, (scope) => this.decisions.log(scope, request));
   }
 
   /** What was decided about one student, newest first. */

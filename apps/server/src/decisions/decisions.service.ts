@@ -2,6 +2,7 @@ import type {
   AuditAction,
   DecisionRequest,
   DecisionsReply,
+  DecisionsRequest,
   DecisionView,
   LoggedDecision,
 } from "@mirrup/contract";
@@ -12,7 +13,7 @@ import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import { holdTeaching, type Scope } from "../database/scope.js";
 import { combosNamed } from "../combos/index.js";
-import { DecisionEntity, decisionsOf, SetEntity, voidedBy } from "../log/index.js";
+import { clockAheadBy, DecisionEntity, decisionsOf, happenedAt, SetEntity, voidedBy } from "../log/index.js";
 import { RefusedDecisionsProblem } from "../problems/problem.js";
 import {
   addLoads,
@@ -33,7 +34,7 @@ const ACTIONS: Readonly<Partial<Record<LoggedDecision["kind"], AuditAction>>> = 
   void: "took-back",
 };
 
-function lineOf(scope: Scope, request: DecisionRequest): DecisionEntity {
+function lineOf(scope: Scope, request: DecisionRequest, aheadBy: number): DecisionEntity {
   const deviceAt = new Date(request.at);
   return {
     studioId: scope.studio.id,
@@ -46,7 +47,7 @@ function lineOf(scope: Scope, request: DecisionRequest): DecisionEntity {
     personId: scope.personId,
     deviceAt,
     receivedAt: scope.now,
-    happenedAt: deviceAt > scope.now ? scope.now : deviceAt,
+    happenedAt: happenedAt(deviceAt, aheadBy, scope.now),
   };
 }
 
@@ -66,7 +67,7 @@ export class DecisionsService {
   }
 
   /** Stores the decisions that the log does not have yet and answers what they changed. */
-  async log(asked: Scope, requests: readonly DecisionRequest[]): Promise<DecisionsReply> {
+  async log(asked: Scope, { decisions: requests, sentAt }: DecisionsRequest): Promise<DecisionsReply> {
     const scope = await holdTeaching(asked);
     const students = await this.students.holdAll(scope, [...new Set(requests.map((one) => one.studentId))]);
     const knowledge = await this.knowledgeOf(scope, requests, students);
@@ -79,7 +80,8 @@ export class DecisionsService {
         statuses.size === 1 ? only : 422,
       );
     }
-    const lines = fresh.map((request) => lineOf(scope, request));
+    const aheadBy = clockAheadBy(sentAt, scope.now);
+    const lines = fresh.map((request) => lineOf(scope, request, aheadBy));
     const before = await this.standings.readings(scope, students);
     if (lines.length > 0) await scope.manager.insert(DecisionEntity, lines);
     const touched = await this.derive(scope, students, lines);

@@ -60,9 +60,9 @@ async function addStudents(scope: Scope): Promise<void> {
     const id = demoId(name);
     const student = { ...NEW_STUDENT, ...profile, studioId: studio.id, id, name, createdAt: now };
     await manager.insert(StudentEntity, student);
-    if (history.length > 0) await sets.log(scope, history);
+    if (history.length > 0) await sets.log(scope, { sets: history });
   }
-  await sets.log(scope, comboHistory(now));
+  await sets.log(scope, { sets: comboHistory(now) });
 }
 
 async function addCombos({ studio, manager, now }: Scope): Promise<void> {

@@ -17,7 +17,7 @@ export class SetsController {
   @Post()
   @For("coach")
   @Reply(setsReply, 400, 401, 403, 404, 409, 410, 422, 503)
-  log(@Asking() member: Member, @Body({ schema: setsRequest }) { sets }: SetsRequest): Promise<SetsReply> {
-    return this.scopes.run(member, (scope) => this.sets.log(scope, sets));
+  log(@Asking() member: Member, @Body({ schema: setsRequest }) request: SetsRequest): Promise<SetsReply> {
+    return this.scopes.run(member, (scope) => this.sets.log(scope, request));
   }
 }

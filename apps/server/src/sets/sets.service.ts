@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { SetRequest, SetsReply, StandingChange } from "@mirrup/contract";
+import type { SetRequest, SetsReply, SetsRequest, StandingChange } from "@mirrup/contract";
 import { sideKey, SideSet } from "@mirrup/core";
 import { isClearedStatus } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
@@ -8,13 +8,13 @@ import { insertAll } from "../database/insert-all.js";
 import { holdTeaching, type Scope } from "../database/scope.js";
 import { AuditService } from "../audit/index.js";
 import { combosNamed } from "../combos/index.js";
-import { SetEntity } from "../log/index.js";
+import { clockAheadBy, happenedAt, SetEntity } from "../log/index.js";
 import { RefusedSetsProblem } from "../problems/problem.js";
 import { changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId, StudentEntity } from "../students/index.js";
 import { isStored, refusalsOf, sameSet, type BatchKnowledge, type Refusal } from "./set-rules.js";
 
-function lineOf(scope: Scope, set: SetRequest): SetEntity {
+function lineOf(scope: Scope, set: SetRequest, aheadBy: number): SetEntity {
   const deviceAt = new Date(set.at);
   return {
     studioId: scope.studio.id,
@@ -31,7 +31,7 @@ function lineOf(scope: Scope, set: SetRequest): SetEntity {
     countedBy: set.countedBy,
     deviceAt,
     receivedAt: scope.now,
-    happenedAt: deviceAt > scope.now ? scope.now : deviceAt,
+    happenedAt: happenedAt(deviceAt, aheadBy, scope.now),
     catalogueVersion: CATALOGUE.version,
   };
 }
@@ -48,11 +48,12 @@ export class SetsService {
    * Stores the sets that the log does not have yet and answers what they changed. A set sent twice
    * is stored once. Throws `RefusedSetsProblem` naming every set that breaks a rule.
    */
-  async log(asked: Scope, sets: readonly SetRequest[]): Promise<SetsReply> {
+  async log(asked: Scope, { sets, sentAt }: SetsRequest): Promise<SetsReply> {
     const scope = await holdTeaching(asked);
     const knowledge = await this.knowledgeOf(scope, sets);
     const { fresh, repeated } = this.sort(sets, knowledge);
-    const lines = fresh.map((set) => lineOf(scope, set));
+    const aheadBy = clockAheadBy(sentAt, scope.now);
+    const lines = fresh.map((set) => lineOf(scope, set, aheadBy));
     const students = knowledge.held.filter((student) => lines.some((line) => line.studentId === student.id));
     const touched = this.touchedBy(scope, students, lines);
     const before = await this.standings.readings(scope, students);
@@ -67,6 +68,7 @@ export class SetsService {
       stored: lines.map((line) => line.id),
       alreadyStored: repeated.map((set) => set.id),
       clockAhead: lines.filter((line) => line.deviceAt > line.happenedAt).map((line) => line.id),
+      clockAheadSeconds: Math.round(aheadBy / 1000),
       changes,
       opened: openedOf(before, after),
     };

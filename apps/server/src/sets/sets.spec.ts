@@ -1,9 +1,9 @@
-import type { SetRequest } from "@mirrup/contract";
+import type { SetRequest, SetsReply } from "@mirrup/contract";
 import { setsReply } from "@mirrup/contract/schemas";
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { v7 as uuid } from "uuid";
 import { SetEntity } from "../log/index.js";
-import { setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
 let student: string;
@@ -129,6 +129,33 @@ describe("a set that does not fit", () => {
 });
 
 describe("a set's time and student", () => {
+  it.each([-365, -1, 400])("is when it happened, though the device's clock is %d days off", async (days) => {
+    const off = days * 86_400_000;
+    const byClock = (minutesAgo: number) => new Date(Date.now() - minutesAgo * 60_000 + off).toISOString();
+    const set = setOf(student, { at: byClock(30) });
+    const sentAt = byClock(0);
+    const { body } = await server.post("/api/sets", { sets: [set], sentAt });
+    expect(body).toMatchObject({ stored: [set.id] });
+    expect(Math.abs((body as SetsReply).clockAheadSeconds - off / 1000)).toBeLessThan(10);
+    const line = await server.database.manager.findOneByOrFail(SetEntity, { id: set.id });
+    expect(Math.abs(line.happenedAt.getTime() - (line.receivedAt.getTime() - 30 * 60_000))).toBeLessThan(
+      10_000,
+    );
+    expect(line.deviceAt.toISOString()).toBe(set.at);
+    // Sent again by a clock that was set right meanwhile, it is the same set.
+    const again = await server.post("/api/sets", { sets: [set], sentAt: new Date().toISOString() });
+    expect(again.body).toMatchObject({ alreadyStored: [set.id], clockAheadSeconds: 0 });
+  });
+
+  it.each(["0000-01-01T00:00:00.000Z", "9999-12-31T00:00:00.000Z"])(
+    "is stored whatever the device says its clock is: %s",
+    async (sentAt) => {
+      expect((await server.post("/api/sets", { sets: [setOf(student)], sentAt })).status).toBe(200);
+      const decisions = [decisionOf(student)];
+      expect((await server.post("/api/decisions", { decisions, sentAt })).status).toBe(200);
+    },
+  );
+
   it("counts at the time of receipt when the device's clock runs ahead, and is marked", async () => {
     const set = setOf(student, { at: "2199-01-01T00:00:00.000Z" });
     expect(await send(set)).toMatchObject({ status: 200, body: { stored: [set.id], clockAhead: [set.id] } });

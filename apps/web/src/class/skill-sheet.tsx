@@ -26,7 +26,8 @@ const keyOf = ({ student, side }: Tick) => `${student.id} ${side.subject}:${side
 function useTicks(onDone: () => void) {
   const client = useQueryClient();
   const send = useMutation({
-    mutationFn: (decisions: readonly DecisionRequest[]) => post<DecisionsReply>("/decisions", { decisions }),
+    mutationFn: (decisions: readonly DecisionRequest[]) =>
+      post<DecisionsReply>("/decisions", { decisions, sentAt: new Date().toISOString() }),
     onError: tellFault,
     onSettled: () =>
       Promise.all([["groups"], ["students"]].map((queryKey) => client.invalidateQueries({ queryKey }))),

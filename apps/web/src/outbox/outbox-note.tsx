@@ -2,6 +2,7 @@ import { Button, Group, Modal, Stack, Text } from "@mantine/core";
 import { useDisclosure } from "@mantine/hooks";
 import { tellFault } from "../app/undo.js";
 import { dateTimeWords, subjectName } from "../app/words.js";
+import { clockWords } from "./clock-words.js";
 import { discard, flush, sendAgain } from "./outbox.js";
 import type { WaitingSet } from "./store.js";
 import { useOutbox, useSending } from "./use-outbox.js";
@@ -18,13 +19,14 @@ function sets(count: number): string {
 /** Tells what waits on this device and what the server refused; opens the tray where that is dealt with. */
 export function OutboxNote() {
   useSending(tellFault);
-  const { waiting, refused, silent, signedOut } = useOutbox();
+  const { waiting, refused, silent, signedOut, clockAheadSeconds } = useOutbox();
   const [opened, { open, close }] = useDisclosure(false);
   const said = [
     ...(waiting.length > 0 ? [`${sets(waiting.length)} still to send`] : []),
     ...(refused.length > 0
       ? [`${sets(refused.length)} need${refused.length === 1 ? "s" : ""} attention`]
       : []),
+    ...(clockAheadSeconds === 0 ? [] : ["This clock is wrong"]),
   ];
   return (
     <>
@@ -79,7 +81,18 @@ export function OutboxNote() {
               </Group>
             </section>
           ))}
-          {said.length === 0 && <Text>Nothing waits here; the server has everything.</Text>}
+          {clockAheadSeconds !== 0 && (
+            <section>
+              <Text fw={700}>This device’s clock is {clockWords(clockAheadSeconds)}</Text>
+              <Text size="sm">
+                What you count is put at the right time all the same, as long as the clock is not changed
+                before it is sent. Set it right in the device’s settings.
+              </Text>
+            </section>
+          )}
+          {waiting.length + refused.length === 0 && (
+            <Text>Nothing waits here; the server has everything.</Text>
+          )}
         </Stack>
       </Modal>
     </>

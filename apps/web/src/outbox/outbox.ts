@@ -24,6 +24,8 @@ export interface OutboxState {
   readonly signedOut: boolean;
   /** The reply that told of each set stored since the app was opened, by the set's id. */
   readonly replies: ReadonlyMap<string, SetsReply>;
+  /** How far this device's clock was ahead when sets were last sent, behind where less than 0; 0 for near enough. */
+  readonly clockAheadSeconds: number;
 }
 
 const RETRY_SECONDS = [2, 4, 8, 15, 30] as const;
@@ -34,6 +36,7 @@ let state: OutboxState = {
   silent: false,
   signedOut: false,
   replies: new Map(),
+  clockAheadSeconds: 0,
 };
 const listeners = new Set<() => void>();
 const storedListeners = new Set<() => void>();
@@ -57,7 +60,7 @@ export function onStored(listener: () => void): () => void {
 }
 
 async function refresh(
-  changes: Partial<Pick<OutboxState, "silent" | "signedOut" | "replies">> = {},
+  changes: Partial<Pick<OutboxState, "silent" | "signedOut" | "replies" | "clockAheadSeconds">> = {},
 ): Promise<void> {
   const sender = currentSender();
   const all = (await waitingSets()).filter((one) => isOf(sender, one.sender));
@@ -84,13 +87,14 @@ async function setAside(batch: readonly WaitingSet[], problem: Problem): Promise
 }
 
 async function sendBatch(batch: readonly WaitingSet[]): Promise<void> {
-  const body: SetsRequest = { sets: batch.map((one) => one.set) };
+  const body: SetsRequest = { sets: batch.map((one) => one.set), sentAt: new Date().toISOString() };
   const ids = body.sets.map((set) => set.id);
   const reply = await post<SetsReply>("/sets", body);
   await dropSets(ids);
   failures = 0;
   const replies = new Map([...state.replies, ...ids.map((id) => [id, reply] as const)]);
-  await refresh({ silent: false, signedOut: false, replies });
+  const clockAheadSeconds = reply.clockAheadSeconds;
+  await refresh({ silent: false, signedOut: false, replies, clockAheadSeconds });
   storedListeners.forEach((listener) => listener());
 }
 

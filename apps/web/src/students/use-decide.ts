@@ -20,7 +20,8 @@ export interface Deciding {
 export function useDecide(studentId: string) {
   const client = useQueryClient();
   const logged = useMutation({
-    mutationFn: (decisions: readonly DecisionRequest[]) => post<DecisionsReply>("/decisions", { decisions }),
+    mutationFn: (decisions: readonly DecisionRequest[]) =>
+      post<DecisionsReply>("/decisions", { decisions, sentAt: new Date().toISOString() }),
     onError: tellFault,
     onSettled: () =>
       Promise.all(
