@@ -50,6 +50,10 @@ test("an owner invites a viewer, who joins by the letter's link and only sees", 
   await other.getByRole("link", { name: "Studio" }).click();
   await expect(other.getByText("You are its viewer.")).toBeVisible();
   await expect(other.getByRole("heading", { name: "People" })).toBeHidden();
+  await other.getByRole("link", { name: "Students", exact: true }).click();
+  await expect(other.getByRole("link", { name: /Ines/ })).toBeVisible();
+  for (const name of ["Add", "From a file", "Export"])
+    await expect(other.getByText(name, { exact: true })).toBeHidden();
   await other.goto(link);
   await other.getByLabel("Your name").fill("Again");
   await other.getByRole("textbox", { name: "A password" }).fill("rope and again rope");

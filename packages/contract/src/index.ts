@@ -330,6 +330,10 @@ export const AUDIT_ACTIONS = [
   "changed-school",
   "imported",
   "exported",
+  "exported-all",
+  "changed-record",
+  "shared",
+  "unshared",
   "deleted",
 ] as const;
 export type AuditAction = (typeof AUDIT_ACTIONS)[number];

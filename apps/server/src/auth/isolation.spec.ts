@@ -61,7 +61,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "PUT /api/pairs": ["coach", () => ({ students: [student, uuid()], wish: "apart" })],
   "POST /api/students": ["coach", () => ({ name: "New Student" })],
   "POST /api/students/import": ["coach", () => ({ students: [{ name: "New Student" }] })],
-  "GET /api/students/details": ["viewer"],
+  "GET /api/students/details": ["coach"],
   "GET /api/students/{id}/detail": ["viewer"],
   "PATCH /api/students/{id}": ["coach", () => ({ version: 1 })],
   "GET /api/students/{id}/path": ["viewer"],

@@ -25,6 +25,7 @@ import { Injectable } from "@nestjs/common";
 import { InjectDataSource } from "@nestjs/typeorm";
 import { createHash, randomBytes } from "node:crypto";
 import { In, type DataSource } from "typeorm";
+import { AuditService } from "../audit/index.js";
 import { Scopes, type Scope } from "../database/scope.js";
 import { DecisionEntity, requestOf, SetEntity, voidedBy } from "../log/index.js";
 import { isSoAlready } from "../problems/already.js";
@@ -59,6 +60,7 @@ export class CombosService {
     private readonly students: StudentsService,
     private readonly standings: StandingsService,
     private readonly scopes: Scopes,
+    private readonly audit: AuditService,
     @InjectDataSource() private readonly database: DataSource,
   ) {}
 
@@ -111,11 +113,13 @@ export class CombosService {
     const held = await this.hold(scope, id);
     const token = randomBytes(24).toString("base64url");
     const changed = { ...held, linkHash: hashOf(token), linkedAt: scope.now };
+    await this.audit.note(scope, "shared", { about: held.name });
     return { token, combo: viewOf(await scope.manager.save(ComboEntity, changed)) };
   }
 
   async withdraw(scope: Scope, id: string): Promise<ComboView> {
     const held = await this.hold(scope, id);
+    if (held.linkHash !== null) await this.audit.note(scope, "unshared", { about: held.name });
     return viewOf(await scope.manager.save(ComboEntity, { ...held, linkHash: null, linkedAt: null }));
   }
 

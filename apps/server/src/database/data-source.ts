@@ -27,6 +27,7 @@ import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
 import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
 import { Drills1764700000000 } from "./migrations/1764700000000-drills.js";
+import { AuditIndex1765200000000 } from "./migrations/1765200000000-audit-index.js";
 import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.js";
 import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
 import { Marks1765100000000 } from "./migrations/1765100000000-marks.js";
@@ -87,6 +88,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       ClassMeans1764900000000,
       Editions1765000000000,
       Marks1765100000000,
+      AuditIndex1765200000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -10,6 +10,7 @@ import {
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Param, Patch, Post } from "@nestjs/common";
 import { Asking, For } from "../access/access.js";
+import { AuditService } from "../audit/index.js";
 import { type Member, Scopes } from "../database/scope.js";
 import { Reply } from "../problems/reply.js";
 import { RosterService } from "./roster.service.js";
@@ -21,6 +22,7 @@ export class StudentsController {
     private readonly scopes: Scopes,
     private readonly students: StudentsService,
     private readonly roster: RosterService,
+    private readonly audit: AuditService,
   ) {}
 
   /** Every student, archived ones too, each with what comes next. */
@@ -31,13 +33,14 @@ export class StudentsController {
     return this.scopes.run(member, async (scope) => ({ items: await this.roster.list(scope) }));
   }
 
-  /** The records of all students, for a file. */
+  /** The records of all students, for a file; written down, since so much leaves at once. */
   @Get("details")
-  @For("viewer")
-  @Reply(studentDetails, 401, 404)
+  @For("coach")
+  @Reply(studentDetails, 401, 403, 404)
   details(@Asking() member: Member): Promise<Items<StudentDetail>> {
     return this.scopes.run(member, async (scope) => {
       const students = await this.students.list(scope, true);
+      await this.audit.note(scope, "exported-all", { about: `${students.length} students` });
       return { items: await this.students.details(scope, students) };
     });
   }

@@ -3,6 +3,7 @@ import { localDate } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
+import { AuditService } from "../audit/index.js";
 import { holdTeaching, type Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
 import { isSoAlready } from "../problems/already.js";
@@ -47,6 +48,7 @@ export class StudentsService {
   constructor(
     private readonly members: MembersService,
     private readonly standings: StandingsService,
+    private readonly audit: AuditService,
   ) {}
 
   /** Students by name, without those who are archived unless they are asked for. */
@@ -164,6 +166,7 @@ export class StudentsService {
     const archivedAt =
       archived === undefined ? student.archivedAt : archived ? (student.archivedAt ?? scope.now) : null;
     const changed = { ...profile, archivedAt, version: version + 1 };
+    await this.audit.note(scope, "changed-record", { studentId: id, about: fieldsOf(change) });
     await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id }, changed);
     if (groups !== undefined) await this.members.setGroups(scope, id, groups);
     if (profile.school !== undefined && profile.school !== student.school) {
@@ -191,6 +194,14 @@ export class StudentsService {
       lock: { mode: "for_no_key_update" },
     });
   }
+}
+
+/** Which fields a change is of, and nothing of what they were or are. */
+function fieldsOf({ version: _version, keepCleared: _keeps, ...fields }: StudentChange): string {
+  return Object.keys(fields)
+    .map((field) => field.replaceAll(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`))
+    .sort()
+    .join(", ");
 }
 
 function sameGoal(one: { subject: string; side: string }, other: { subject: string; side: string }): boolean {

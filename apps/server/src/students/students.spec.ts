@@ -255,7 +255,7 @@ describe("the school of a studio", () => {
       return items.find((one) => one.subject === "basic-bounce");
     };
     expect(await status()).toMatchObject({ status: "cleared", clearedBy: "hand" });
-    expect((await patch("/api/studio", change)).status).toBe(409);
+    expect((await patch("/api/studio", { ...change, school: "steady-hold" })).status).toBe(409);
     const zone = await patch("/api/studio", { version: version + 1, timeZone: "Nowhere/Land" });
     expect(zone).toMatchObject({ status: 422, body: { errors: [{ code: "unknown-time-zone" }] } });
     const settings = { sides: "alternate" };

@@ -1,3 +1,3 @@
 export { sessionQuery } from "./queries.js";
 export { Home } from "./home.js";
-export { StudioGate, useMembership } from "./studio-gate.js";
+export { StudioGate, useMayTeach, useMembership } from "./studio-gate.js";

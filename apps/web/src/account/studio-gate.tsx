@@ -14,6 +14,11 @@ export function useMembership(): Membership | null {
   return session.data?.memberships.find((one) => one.studioId === studioId) ?? null;
 }
 
+/** Whether this person may change what is taught and counted, and not only look. */
+export function useMayTeach(): boolean {
+  return (useMembership()?.role ?? "viewer") !== "viewer";
+}
+
 interface StudioGateProps {
   /** Whether the page stays when the session ends under it: a set on the floor is counted to its end. */
   readonly stays?: boolean;

@@ -5,7 +5,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -47,7 +47,7 @@ export function ClassPage() {
   const view = useQuery(gridQuery(groupId));
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [editing, setEditing] = useState<Editing>("no");
-  const mayEdit = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayEdit = useMayTeach();
   const group = groups.data?.find((one) => one.id === groupId);
   useDocumentTitle(`${group?.name ?? "Class"} · Mirrup`);
   const order: GridOrder = ORDERS.find((one) => one === params.get("order")) ?? "shape";

@@ -7,7 +7,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -204,7 +204,7 @@ function Keep({ parts, isLegal, nameOf }: KeepProps) {
   const [params] = useSearchParams();
   const [typed, setTyped] = useState<string | null>(params.get("name"));
   const { keep } = useKeep();
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayTeach = useMayTeach();
   const name = typed ?? nameOfParts(parts, nameOf);
   const mayKeep = mayTeach && parts.length > 0 && isLegal && name.trim() !== "";
   const save = () => {

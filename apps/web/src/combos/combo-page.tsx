@@ -5,7 +5,7 @@ import { Button, Group, NumberInput, Skeleton, TextInput, Title } from "@mantine
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -117,7 +117,7 @@ function Heading({ combo, benchAddress }: { readonly combo: ComboView; readonly 
   const navigate = useNavigate();
   const { change, takeOff } = useKeep();
   const [typed, setTyped] = useState<string | null>(null);
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayTeach = useMayTeach();
   const { id, version } = combo;
   return (
     <header className={classes.heading}>

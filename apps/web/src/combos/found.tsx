@@ -5,7 +5,7 @@ import { Button, Group } from "@mantine/core";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { usePaths } from "../app/paths.js";
 import { offerUndo } from "../app/undo.js";
 import { linkWords, listWords } from "../app/words.js";
@@ -49,7 +49,7 @@ export function Found({ combos, names, tempo }: FoundProps) {
   const [params] = useSearchParams();
   const { keep, takeOff } = useKeep();
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayTeach = useMayTeach();
   const student = params.get("for");
   const fresh = combos.filter((combo) => !kept.has(comboText(combo.parts)));
   const nameOf = ({ parts }: MadeCombo) => nameOfParts(parts, (part) => plainName(part, names));

@@ -4,7 +4,7 @@ import { comboText } from "@mirrup/core/combos";
 import { Button, CopyButton, Group, Text, TextInput, Title } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { post, remove } from "../app/api.js";
 import { saveFile } from "../app/save-file.js";
 import { tellFault } from "../app/undo.js";
@@ -89,7 +89,7 @@ export function Share({ combo, tempo }: ShareProps) {
 /** A link that shows the combo to whoever has it, until it is withdrawn. */
 function ReadingLink({ combo }: { readonly combo: ComboView }) {
   const client = useQueryClient();
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayTeach = useMayTeach();
   const [token, setToken] = useState<string | null>(null);
   const refresh = () => client.invalidateQueries({ queryKey: combosQuery.queryKey });
   const make = useMutation({

@@ -8,7 +8,7 @@ import { IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -40,7 +40,7 @@ export function ShelfPage() {
   const [words, setWords] = useState("");
   const search = useRef<HTMLInputElement>(null);
   useHotkeys([["/", () => search.current?.focus()]]);
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayTeach = useMayTeach();
   const { takeOff } = useKeep();
   const failure = failureOf(combos);
   if (failure !== null) {

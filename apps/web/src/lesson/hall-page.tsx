@@ -5,7 +5,7 @@ import { useDocumentTitle, useHotkeys, useInterval } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, dateWords, skillName } from "../app/words.js";
@@ -54,7 +54,7 @@ function Hall({ lesson, held }: HallProps) {
   const paths = usePaths();
   const students = useQuery(studentsQuery);
   const hall = useHall(lesson, held);
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayTeach = useMayTeach();
   const [isListing, setListing] = useState(false);
   const { progress, finishedAt } = lesson;
   const { plan } = hall;

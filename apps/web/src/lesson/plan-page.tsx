@@ -7,7 +7,7 @@ import { useDocumentTitle, useLocalStorage, useStateHistory } from "@mantine/hoo
 import { IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
 import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { isStale } from "../app/api.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -78,7 +78,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
   const [, setAtHand] = useAtHand();
   const takeOff = useTakeOff();
   const isStarted = lesson.progress !== null || lesson.finishedAt !== null;
-  const isCoach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const isCoach = useMayTeach();
   const mayEdit = isCoach && !isStarted;
   const options = useClassOptions({ lesson, data }, asked.missing);
   const students = options.data === undefined ? undefined : studentsHere(lesson, options.data, 0);

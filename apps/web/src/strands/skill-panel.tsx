@@ -21,7 +21,7 @@ import {
 } from "../app/words.js";
 import type { SkillStanding } from "../beads/index.js";
 import { detailQuery, LastSets, MissMap, pathQuery, studioQuery } from "../students/index.js";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { DecideForm } from "./decide-form.js";
 import { Ladder } from "./ladder.js";
 import { NextCard } from "./next-card.js";
@@ -163,7 +163,7 @@ function useSettingCues(studentId: string, subject: string): readonly string[] {
 export function SkillPanel({ studentId, subject, standing, next, onClose, onHold, onPath }: SkillPanelProps) {
   const paths = usePaths();
   const skill = skillOf(CATALOGUE, subject);
-  const mayDecide = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayDecide = useMayTeach();
   const cues = [...useSettingCues(studentId, subject), ...skill.cues];
   const isOpen = [...(standing?.values() ?? [])].some((item) => !isMet(item.status));
   const opens = CATALOGUE.neededBy.get(subject) ?? [];

@@ -6,6 +6,7 @@ import { IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { Link, useSearchParams } from "react-router";
+import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -165,6 +166,7 @@ function groupOptions(groups: readonly GroupView[]) {
 
 /** Whom do I teach, and what does each do next? */
 export function StudentsPage() {
+  const mayTeach = useMayTeach();
   useDocumentTitle("Students · Mirrup");
   const paths = usePaths();
   const search = useRef<HTMLInputElement>(null);
@@ -194,11 +196,15 @@ export function StudentsPage() {
           </Text>
         </div>
         <Group gap="xs" align="flex-end">
-          <NewStudent />
-          <Button component={Link} to={paths.importing} variant="default" size="md">
-            From a file
-          </Button>
-          <ExportButton />
+          {mayTeach && (
+            <>
+              <NewStudent />
+              <Button component={Link} to={paths.importing} variant="default" size="md">
+                From a file
+              </Button>
+              <ExportButton />
+            </>
+          )}
         </Group>
       </header>
       <div className={classes.filters} role="search" aria-label="Which students are shown">

@@ -19,6 +19,10 @@ const ACTION_WORDS: Readonly<Record<AuditAction, string>> = {
   "changed-school": "changed the school",
   imported: "took in a file",
   exported: "exported the record of",
+  "exported-all": "exported the records of",
+  "changed-record": "changed",
+  shared: "made a link to the combo",
+  unshared: "withdrew the link to the combo",
   deleted: "deleted",
 };
 

@@ -5,7 +5,7 @@ import { useDocumentTitle, useInterval } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { useMembership } from "../account/index.js";
+import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -36,7 +36,7 @@ export function TodayPage() {
     ...lessonsQuery(today, dayAfter(today, DAYS_AHEAD)),
     enabled: studio.data !== undefined,
   });
-  const mayTeach = (useMembership()?.role ?? "viewer") !== "viewer";
+  const mayTeach = useMayTeach();
   useDocumentTitle("Today · Mirrup");
   const failed = [studio, groups, students, lessons].find((query) => failureOf(query) !== null);
   if (failed?.error) {
