@@ -303,6 +303,13 @@ test("a calendar is read and written, and bad files say what to do", async ({ pa
 
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(coming).toHaveCount(0);
+  // An event of every second since the last century: the page goes on, and says so at last.
+  const endless = calendar.replace(/DTSTART.*/, "DTSTART:19900101T000000\r\nRRULE:FREQ=SECONDLY");
+  await choose("Read a calendar", "endless.ics", endless);
+  await page.getByRole("link", { name: "Students", exact: true }).click();
+  await expect(page.getByRole("link", { name: /Ines/ })).toBeVisible();
+  await expect(page.getByText(/does not come to an end/)).toBeVisible();
+  await page.goBack();
   await choose("Read a calendar", "photo.ics", "not a calendar");
   await expect(page.getByText(/This is not a calendar file/)).toBeVisible();
   await choose("Read a plan’s file", "plan.json", "{");

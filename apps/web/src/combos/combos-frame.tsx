@@ -5,6 +5,7 @@ import { NavLink, Outlet, useNavigate, useSearchParams } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { tellFault } from "../app/undo.js";
 import { addressOfParts } from "./bench-address.js";
+import { readComboFromFile } from "./combo-file-in-worker.js";
 import classes from "./combos.module.css";
 import { useFor } from "./use-for.js";
 
@@ -24,8 +25,7 @@ export function CombosFrame() {
   const query = params.get("for") === null ? "" : `?for=${params.get("for") ?? ""}`;
   const open = async (file: File | null) => {
     if (file === null) return;
-    const { readComboFile } = await import("./combo-file.js");
-    const read = readComboFile(file.name, new Uint8Array(await file.arrayBuffer()));
+    const read = await readComboFromFile(file);
     if (!read.ok) throw new Error(read.message);
     const asked = new URLSearchParams({ parts: addressOfParts(read.parts), name: read.name });
     if (id !== null) asked.set("for", id);

@@ -56,7 +56,7 @@ export type ReadCalendar =
   | { readonly ok: true; readonly lessons: readonly NewLesson[]; readonly unread: number }
   | { readonly ok: false; readonly message: string };
 
-interface CalendarContext {
+export interface CalendarContext {
   readonly groups: readonly GroupView[];
   /** The studio's zone. */
   readonly timeZone: string;

@@ -7,7 +7,7 @@ import { usePaths } from "../app/paths.js";
 import { saveFile } from "../app/save-file.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { listWords } from "../app/words.js";
-import { calendarFile, lessonFile } from "../lesson/index.js";
+import { calendarFile, lessonFile, readCalendarFile } from "../lesson/index.js";
 import { groupsQuery, studioQuery } from "../students/index.js";
 import { dayAfter } from "./day.js";
 import { useAddLessons } from "./use-add-lessons.js";
@@ -49,10 +49,9 @@ export function CalendarTools({ today, students, mayTeach }: CalendarToolsProps)
   });
   const readDays = useMutation({
     mutationFn: async (file: File) => {
-      const { readCalendar } = await calendarFile();
       const groups = await client.query({ ...groupsQuery, staleTime: "static" });
       const { timeZone } = await client.query({ ...studioQuery, staleTime: "static" });
-      const read = readCalendar(await file.text(), { groups, timeZone, today, days: DAYS });
+      const read = await readCalendarFile(await file.text(), { groups, timeZone, today, days: DAYS });
       if (!read.ok) throw new Error(read.message);
       const many = read.lessons.length === 1 ? "1 lesson is" : `${read.lessons.length} lessons are`;
       const left = read.unread === 0 ? "" : ` ${read.unread} events without a readable day were left out.`;
