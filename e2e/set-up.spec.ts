@@ -1,4 +1,6 @@
 import { expect, test } from "@playwright/test";
+import { spawnSync } from "node:child_process";
+import { expectAccessible } from "./fixtures.js";
 import { endAll } from "../scripts/lib/processes.mjs";
 import { throwawayStack } from "../scripts/lib/stack.mjs";
 
@@ -20,4 +22,44 @@ test("the first run without demo data sets up a studio and its owner, once", asy
   await expect(page.getByText("No students yet.")).toBeVisible();
   await page.goto(`${address}/set-up`);
   await expect(page.getByRole("heading", { name: "Tannery Yard" })).toBeVisible();
+});
+
+test("beside the demo club one sets up a studio of one's own, and the demo can be taken away", async ({
+  page,
+}) => {
+  const { address, postgres } = await throwawayStack();
+  await page.goto(address);
+  await expect(page.getByRole("heading", { name: "Welcome" })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Look around the demo club" }).click();
+  await expect(page.getByRole("heading", { name: "Quillhaven Rope Hall" })).toBeVisible();
+  await page.context().clearCookies();
+  await page.goto(address);
+  await page.getByRole("link", { name: "Set up your own studio" }).click();
+  await expect(page.getByRole("link", { name: "Look around the demo club first" })).toBeVisible();
+  await page.getByLabel("Name of the studio").fill("Mill Lane");
+  await page.getByLabel("Your name").fill("Ode Marsh");
+  const email = page.getByLabel("Your e-mail");
+  await email.fill("owner@quillhaven.example");
+  await page.getByRole("textbox", { name: "A password" }).fill("skipping all day");
+  await page.getByRole("button", { name: "Set up" }).click();
+  await expect(page.getByRole("alert")).toContainText("Somebody has this e-mail here already");
+  await email.fill("ode@mill.example");
+  await page.getByRole("button", { name: "Set up" }).click();
+  await expect(page.getByRole("heading", { name: "Mill Lane" })).toBeVisible();
+  await expect(page.getByText("No students yet.")).toBeVisible();
+
+  const env = { ...process.env, DATABASE_URL: postgres.url, DATABASE_ADMIN_URL: postgres.adminUrl };
+  const keeper = new URL("../apps/server/dist/commands/mirrup.js", import.meta.url).pathname;
+  const remove = () => spawnSync(process.execPath, [keeper, "remove-demo"], { env, encoding: "utf8" });
+  expect(remove().stdout).toContain("The demo club is gone, and 3 people");
+  const again = remove();
+  expect([again.status, again.stderr]).toEqual([1, expect.stringContaining("There is no demo club")]);
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Mill Lane" })).toBeVisible();
+  await page.context().clearCookies();
+  await page.goto(address);
+  await expect(page.getByRole("heading", { name: "Sign in", level: 1 })).toBeVisible();
+  await expect(page.getByText("demo club")).toHaveCount(0);
+  await expect(page.getByText("Set up your own studio")).toHaveCount(0);
 });

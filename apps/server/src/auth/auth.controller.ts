@@ -62,10 +62,10 @@ export class AuthController {
     return this.begin(request, await this.auth.signInToDemo());
   }
 
-  /** Makes the first studio and its owner; gone once there is one. */
+  /** Makes the first studio beside the demo club and its owner; gone once there is one. */
   @Post("set-up")
   @Public()
-  @Reply(sessionReply, 400, 404)
+  @Reply(sessionReply, 400, 404, 422)
   async setUp(
     @Req() request: Request,
     @Body({ schema: setUpRequest }) body: SetUpRequest,

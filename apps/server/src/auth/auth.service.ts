@@ -21,6 +21,7 @@ import {
   AlreadySetUpProblem,
   BadLinkProblem,
   NotSignedInProblem,
+  RefusedFieldsProblem,
   UnknownStudioProblem,
   WrongPasswordProblem,
 } from "../problems/problem.js";
@@ -78,6 +79,10 @@ export class AuthService {
     return this.database.transaction(async (manager) => {
       await manager.query("SELECT pg_advisory_xact_lock($1)", [SET_UP_LOCK]);
       if (await this.isSetUp(manager)) throw new AlreadySetUpProblem();
+      if (await manager.existsBy(PersonEntity, { email: request.email.toLowerCase() })) {
+        const message = "Somebody has this e-mail here already. Use another, or sign in with it.";
+        throw new RefusedFieldsProblem([{ field: "email", code: "taken", message }]);
+      }
       const now = new Date();
       const { studioName, timeZone, school, name, email } = request;
       const studio: StudioEntity = {

@@ -13,6 +13,7 @@ import {
   KeepingRefusal,
   makeBackup,
   makeOwner,
+  removeDemo,
   restoreBackup,
 } from "../keeping/index.js";
 import { rebuildAll } from "../standings/index.js";
@@ -117,6 +118,15 @@ program
       say(
         `${email} has no account yet. Within seven days, let them open this address of your Mirrup, once:\n  /join#${made.token}`,
       );
+  });
+
+program
+  .command("remove-demo")
+  .description("take the demo club away for good, with its people; your own studio stays")
+  .action(async () => {
+    const people = await withDatabase(removeDemo);
+    say(`The demo club is gone, and ${people} people who belonged to nothing else.`);
+    say("Where there is no studio of your own yet, start with --no-demo, or the demo comes back.");
   });
 
 program

@@ -30,6 +30,7 @@ import { Drills1764700000000 } from "./migrations/1764700000000-drills.js";
 import { AuditIndex1765200000000 } from "./migrations/1765200000000-audit-index.js";
 import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.js";
 import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
+import { OwnStudio1765300000000 } from "./migrations/1765300000000-own-studio.js";
 import { Marks1765100000000 } from "./migrations/1765100000000-marks.js";
 import { Models1764800000000 } from "./migrations/1764800000000-models.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
@@ -89,6 +90,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Editions1765000000000,
       Marks1765100000000,
       AuditIndex1765200000000,
+      OwnStudio1765300000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -11,6 +11,7 @@ import { knownSteps } from "../database/schema-steps.js";
 import { decisionOf, setOf, startTestApp, PASSWORD, type TestApp } from "../testing/test-app.js";
 import { makeBackup } from "./backup.js";
 import { backupName } from "./backup-name.js";
+import { removeDemo } from "./demo.js";
 import { examine } from "./doctor.js";
 import { DUMP, MANIFEST } from "./manifest.js";
 import { makeOwner } from "./owner.js";
@@ -223,6 +224,40 @@ describe("an owner is made", () => {
     await expect(made("coach@hall.example")).rejects.toThrow("of: Second Hall, Test Hall");
     await expect(made("coach@hall.example", "Third Hall")).rejects.toThrow("Say which studio");
     expect(await made("coach@hall.example", "Second Hall")).toMatchObject({ studio: "Second Hall" });
+  });
+});
+
+describe("the demo club", () => {
+  it("is taken away with whoever belonged to nothing else, and nothing else of anybody", async () => {
+    await expect(removeDemo(server.database)).rejects.toThrow("no demo club");
+    const demo = await server.addStudio("Made up");
+    await server.sql("UPDATE studio SET is_demo = true WHERE id = $1", [demo]);
+    await server.addStudent("Made up", demo);
+    await server.addPerson(demo, "coach", "only@demo.example");
+    const both = await server.addPerson(demo, "owner", "both@demo.example");
+    await server.sql(
+      "INSERT INTO membership (studio_id, person_id, role) SELECT $1, id, 'coach' FROM person WHERE email = 'both@demo.example'",
+      [server.studioId],
+    );
+    const before = await shown();
+    expect(await removeDemo(server.database)).toBe(1);
+    expect(await shown()).toEqual(before);
+    const session = (await both.get("/api/auth/session")).body as SessionView;
+    expect(session.memberships.map((one) => one.studioName)).toEqual(["Test Hall"]);
+    const only = await server.stranger().signIn("only@demo.example", PASSWORD);
+    expect(only.status).toBe(401);
+  });
+
+  it("does not count as set up", async () => {
+    const bare = await startTestApp({ bare: true });
+    const demo = await bare.addStudio("Made up");
+    await bare.sql("UPDATE studio SET is_demo = true WHERE id = $1", [demo]);
+    const isSetUp = async () =>
+      ((await bare.stranger(null).get("/api/auth/session")).body as SessionView).isSetUp;
+    expect(await isSetUp()).toBe(false);
+    await bare.addStudio("Somebody's");
+    expect(await isSetUp()).toBe(true);
+    await bare.close();
   });
 });
 

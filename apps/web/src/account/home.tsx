@@ -17,8 +17,9 @@ export function Home() {
     );
   }
   if (session.data === undefined) return null;
-  if (!session.data.isSetUp) return <Navigate to="/set-up" replace />;
-  if (session.data.person === null) return <Navigate to="/sign-in" replace />;
+  const { isSetUp, hasDemo, person } = session.data;
+  if (!isSetUp && !hasDemo) return <Navigate to="/set-up" replace />;
+  if (person === null) return <Navigate to="/sign-in" replace />;
   const [first] = session.data.memberships;
   if (first === undefined) {
     return (

@@ -2,11 +2,11 @@ import { SCHOOLS } from "@mirrup/catalogue";
 import type { SessionView, SetUpRequest } from "@mirrup/contract";
 import { setUpRequest } from "@mirrup/contract/schemas";
 import { SCHOOL_IDS } from "@mirrup/core";
-import { Button, NativeSelect, PasswordInput, Text, TextInput } from "@mantine/core";
+import { Anchor, Button, NativeSelect, PasswordInput, Text, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { Navigate } from "react-router";
+import { Link, Navigate } from "react-router";
 import { post } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
 import { Card } from "./card.js";
@@ -20,7 +20,7 @@ const ZONES = [...new Set([OWN_ZONE, ...Intl.supportedValuesOf("timeZone")])].ma
   label: zone.replaceAll("_", " "),
 }));
 
-/** The first run without demo data: makes the studio and its owner. Gone once that is done. */
+/** Makes the first studio, beside the demo club where that is there, and its owner. Gone once that is done. */
 export function SetUpPage() {
   useDocumentTitle("Set up · Mirrup");
   const session = useQuery(sessionQuery);
@@ -69,6 +69,11 @@ export function SetUpPage() {
           Set up
         </Button>
         <Text size="sm">You become the studio’s owner, and can invite coaches and viewers.</Text>
+        {session.data?.hasDemo === true && (
+          <Anchor component={Link} to="/sign-in" c="ink.9">
+            Look around the demo club first
+          </Anchor>
+        )}
       </form>
     </Card>
   );

@@ -1,6 +1,6 @@
 import type { SessionView, SignInRequest } from "@mirrup/contract";
 import { signInRequest } from "@mirrup/contract/schemas";
-import { Anchor, Button, Divider, PasswordInput, Text, TextInput } from "@mantine/core";
+import { Anchor, Button, Divider, PasswordInput, Text, TextInput, Title } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
@@ -19,9 +19,36 @@ export function SignInPage() {
     initialValues: { email: "", password: "" },
     validate: fits(signInRequest),
   });
-  if (session.data?.isSetUp === false) return <Navigate to="/set-up" replace />;
+  const { isSetUp = true, hasDemo = false } = session.data ?? {};
+  if (!isSetUp && !hasDemo) return <Navigate to="/set-up" replace />;
+  const demo = hasDemo && (
+    <>
+      <Button
+        size="md"
+        variant="default"
+        disabled={busy}
+        onClick={() => void begin(() => post<SessionView>("/auth/demo"))}
+      >
+        Look around the demo club
+      </Button>
+      <Text size="sm">As its coach, with made-up students. Whatever you do there stays there.</Text>
+    </>
+  );
   return (
-    <Card title="Sign in" refusal={refusal}>
+    <Card title={isSetUp ? "Sign in" : "Welcome"} refusal={refusal}>
+      {!isSetUp && (
+        <>
+          <Button component={Link} to="/set-up" size="md">
+            Set up your own studio
+          </Button>
+          <Text size="sm">Yours alone, with your students. The demo club stays beside it.</Text>
+          {demo}
+          <Divider />
+          <Title order={2} size="h4">
+            Sign in
+          </Title>
+        </>
+      )}
       <form
         onSubmit={form.onSubmit((values) => void begin(() => post<SessionView>("/auth/sign-in", values)))}
       >
@@ -38,25 +65,17 @@ export function SignInPage() {
           size="md"
           {...form.getInputProps("password")}
         />
-        <Button type="submit" size="md" loading={busy}>
+        <Button type="submit" size="md" loading={busy} {...(isSetUp ? {} : { variant: "default" })}>
           Sign in
         </Button>
         <Anchor component={Link} to="/forgot" c="ink.9">
           Forgotten the password?
         </Anchor>
       </form>
-      {session.data?.hasDemo === true && (
+      {isSetUp && hasDemo && (
         <>
           <Divider label="or" />
-          <Button
-            size="md"
-            variant="default"
-            disabled={busy}
-            onClick={() => void begin(() => post<SessionView>("/auth/demo"))}
-          >
-            Look around the demo club
-          </Button>
-          <Text size="sm">As its coach, with made-up students. Whatever you do there stays there.</Text>
+          {demo}
         </>
       )}
     </Card>

@@ -10,7 +10,8 @@ import { sessionQuery } from "./queries.js";
 /** This person's part in the studio that the tab is in; null while that is not known. */
 export function useMembership(): Membership | null {
   const { studioId } = useParams();
-  const session = useQuery(sessionQuery);
+  // The gate above asks. A page that asked again where nobody answers would have the gate take it away meanwhile.
+  const session = useQuery({ ...sessionQuery, retryOnMount: false });
   return session.data?.memberships.find((one) => one.studioId === studioId) ?? null;
 }
 

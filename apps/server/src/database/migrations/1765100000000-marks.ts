@@ -22,6 +22,8 @@ export class Marks1765100000000 implements MigrationInterface {
     await runner.query(`
       CREATE POLICY studio_wall ON standing_mark
         USING (studio_id = (SELECT ${here})) WITH CHECK (studio_id = (SELECT ${here}))`);
+    // Whatever was folded before is folded anew when Mirrup starts, one student after another, with its marks.
+    await runner.query("UPDATE student SET facts_rules = ''");
   }
 
   async down(runner: QueryRunner): Promise<void> {
