@@ -18,6 +18,8 @@ import { openapiOf } from "./openapi.js";
 import { shedLoad } from "./problems/busy.js";
 
 const BODY_LIMIT = "2mb";
+/** How it is must be told however busy it is, and a stream that is open is not being worked on. */
+const UNCOUNTED: ReadonlySet<string> = new Set(["/health", "/handle/stream"]);
 /** Of what people send who are not signed in yet. */
 const STRANGERS_LIMIT = "16kb";
 
@@ -116,7 +118,7 @@ export async function createApp(parts: AppParts): Promise<NestExpressApplication
   });
   const shed = shedLoad();
   app.use("/api", (request: Request, response: Response, next: NextFunction) => {
-    if (request.path === "/health") next();
+    if (UNCOUNTED.has(request.path)) next();
     else shed(request, response, next);
   });
   app.use("/api", sameSiteOnly, (request: Request, response: Response, next: NextFunction) => {

@@ -57,6 +57,20 @@ describe("a server that is asked for more than it can do", () => {
   });
 });
 
+describe("streams that are left open", () => {
+  it("take nobody's place", async () => {
+    const ending = new AbortController();
+    const headers = { cookie: server.owner.sessionCookie(), [STUDIO_HEADER]: server.studioId };
+    const streams = await many(60, () =>
+      fetch(`${server.address}/api/handle/stream?seed=1&tempo=30`, { headers, signal: ending.signal }),
+    );
+    expect(new Set(streams.map(({ status }) => status))).toEqual(new Set([200]));
+    const read = await many(40, () => server.get("/api/students"));
+    expect(new Set(read.map(({ status }) => status))).toEqual(new Set([200]));
+    ending.abort();
+  });
+});
+
 describe("what another holds for too long", () => {
   it("is not waited for without end: 503, and it is stored when it is sent again", async () => {
     const runner = server.database.createQueryRunner();
