@@ -5,6 +5,7 @@
  */
 
 const LOOK_EVERY_MS = 3_600_000;
+const LOOK_AGAIN_MS = [500, 1500, 3000];
 const RELOADED = "mirrup-reloaded";
 /** A second fault so soon after loading anew is no old version's: it is shown. */
 const AGAIN_AFTER_MS = 20_000;
@@ -36,10 +37,18 @@ export function mendOldPages(): void {
 export async function takeUpdates(): Promise<void> {
   const { serviceWorker } = navigator;
   const registration = await serviceWorker.register("/sw.js");
-  if (registration.waiting !== null && serviceWorker.controller !== null) {
-    serviceWorker.addEventListener("controllerchange", () => reloadOnce(), { once: true });
+  // What is found from now on came while this page was open, and is another page's to take.
+  let isOpenPages = false;
+  registration.addEventListener("updatefound", () => (isOpenPages = true));
+  const reload = () => void reloadOnce();
+  const take = () => {
+    if (isOpenPages || registration.waiting === null || serviceWorker.controller === null) return;
+    serviceWorker.addEventListener("controllerchange", reload, { once: true });
     registration.waiting.postMessage({ type: "SKIP_WAITING" });
-  }
+  };
+  take();
+  // On a busy device it is not known at once what waits.
+  for (const later of LOOK_AGAIN_MS) setTimeout(take, later);
   const look = () => void registration.update().catch(() => undefined);
   setInterval(look, LOOK_EVERY_MS);
   document.addEventListener("visibilitychange", () => {
