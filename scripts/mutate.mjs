@@ -39,7 +39,7 @@ const MUTANTS = [
   ["log/set", "cellOf(edges, index) - 1)", "cellOf(edges, index))"],
   ["record/mark", "compareLines(entry, start) > 0", "compareLines(entry, start) >= 0"],
   ["record/mark", "lesson !== undefined && entry.lesson !== lesson", "lesson === undefined"],
-  ["record/mark", "entry.type === \"kin\" ? Infinity", "false ? Infinity"],
+  ["record/mark", 'entry.type === "kin" ? Infinity', "false ? Infinity"],
   ["record/passing", "tries - baulked >= pass.clean", "tries - baulked >= pass.of"],
   ["record/passing", "set.bestStreak >= doseOf(drill)", "set.clean >= doseOf(drill)"],
   ["record/evidence", "if (!DRILL_ROWS[drill.kind].isEvidence) return", "if (false) return"],
