@@ -17,7 +17,8 @@ import { PUBLIC_ADDRESS } from "./mail/index.js";
 import { openapiOf } from "./openapi.js";
 import { shedLoad } from "./problems/busy.js";
 
-const BODY_LIMIT = "2mb";
+/** A file of as many students as one may bring in, with every field of each. */
+const BODY_LIMIT = "4mb";
 /** How it is must be told however busy it is, and a stream that is open is not being worked on. */
 const UNCOUNTED: ReadonlySet<string> = new Set(["/health", "/handle/stream"]);
 /** Of what people send who are not signed in yet. */

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom } from "@mirrup/cohort";
-import { STUDIO_HEADER, type Problem, type SetRequest } from "@mirrup/contract";
+import { MAX_IMPORT, STUDIO_HEADER, type Problem, type SetRequest } from "@mirrup/contract";
 import { DataSource, QueryFailedError } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { loggedUrl } from "../app.js";
@@ -129,6 +129,30 @@ describe("what is too much", () => {
     expect(response.status).toBe(wanted);
     expect(response.headers.get("content-type")).toContain("application/problem+json");
   });
+
+  it("is not the largest file of students that may be brought in, with all that a roster says of each", async () => {
+    const row = {
+      birthYear: 2012,
+      yearsJumping: 3.5,
+      heightMm: 1480,
+      dominantHand: "left",
+      strongerSide: "right",
+    };
+    const rest = {
+      ropeKind: "beaded",
+      ropeLengthMm: 2400,
+      notes: "n".repeat(300),
+      groups: ["Mondays", "Show"],
+    };
+    const students = Array.from({ length: MAX_IMPORT }, (_, at) => ({
+      id: uuid(),
+      name: `Large ${at}`,
+      ...row,
+      ...rest,
+    }));
+    const { status, body } = await server.post("/api/students/import", { students });
+    expect([status, body]).toEqual([200, { students: MAX_IMPORT, groups: 2 }]);
+  }, 60_000);
 
   it("is less from somebody who is not signed in", async () => {
     const { status } = await server.stranger().signIn("wren@hall.example", "x".repeat(20_000));
