@@ -81,6 +81,7 @@ export default tseslint.config(
         URL: "readonly",
         fetch: "readonly",
         document: "readonly",
+        MutationObserver: "readonly",
         requestAnimationFrame: "readonly",
         performance: "readonly",
         setTimeout: "readonly",

@@ -33,6 +33,8 @@ const project = (displayName, dir) => ({
 });
 
 module.exports = {
+  // A machine that does much else takes several times as long; what hangs is told all the same.
+  testTimeout: 30_000,
   projects: [
     project("core", "packages/core"),
     project("catalogue", "packages/catalogue"),

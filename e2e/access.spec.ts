@@ -1,4 +1,5 @@
 import { expect, expectAccessible, floorIsOpen, press, test } from "./fixtures.js";
+import { settled } from "../scripts/lib/settled.mjs";
 
 const PHONE = { width: 390, height: 844 };
 
@@ -42,7 +43,7 @@ test("fits a phone", async ({ page, mirrup }) => {
     `${student}/floor/cross/left`,
   ]) {
     await page.goto(path);
-    await page.waitForLoadState("networkidle");
+    await settled(page);
     expect(await widest()).toBeLessThanOrEqual(PHONE.width);
   }
   for (const name of [/^Clean/, /^Miss/, /^Undo/, /^Finish/]) {

@@ -141,7 +141,7 @@ test("what was read stays on the device while nobody answers, and goes with the 
     page.evaluate(
       () =>
         new Promise<string>((resolve) => {
-          const opening = indexedDB.open("mirrup");
+          const opening = indexedDB.open("mirrup-device");
           opening.onsuccess = () => {
             const all = opening.result.transaction("readings").objectStore("readings").getAll();
             all.onsuccess = () => {
@@ -169,4 +169,39 @@ test("what was read stays on the device while nobody answers, and goes with the 
   // Pages that ask who is here do not ask again and again while nobody answers.
   await page.goto(`${mirrup.root}/today`);
   await expect(page.getByRole("heading", { name: "Today could not be read" })).toBeVisible();
+});
+
+test("an owner makes another studio, calls it otherwise and deletes it, and nothing of the first goes", async ({
+  page,
+}) => {
+  await signIn(page, "owner");
+  await page.getByRole("link", { name: "Studio", exact: true }).click();
+  await page.getByLabel("Your name").fill("Orla W.");
+  await page.getByRole("button", { name: "Save" }).last().click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await page.getByRole("button", { name: "Make another studio" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("button", { name: "Make the studio" }).click();
+  await expect(dialog.getByText(/not allowed to be empty/)).toBeVisible();
+  await dialog.getByLabel("Name of the studio").fill("Second Hall");
+  await dialog.getByRole("button", { name: "Make the studio" }).click();
+  await expect(page.getByRole("heading", { name: "Second Hall" })).toBeVisible();
+  await page.getByRole("link", { name: "Studio", exact: true }).click();
+  await page.getByLabel("Name", { exact: true }).fill("The Second Hall");
+  await page.getByRole("button", { name: "Save" }).first().click();
+  await expect(page.getByRole("heading", { level: 1, name: "The Second Hall" })).toBeVisible();
+  await expect(page.getByText("Orla W. changed of the studio: name")).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Leave The Second Hall" }).click();
+  await dialog.getByRole("button", { name: "Leave the studio" }).click();
+  await expect(dialog.getByRole("alert")).toContainText("owner");
+  await dialog.getByRole("button", { name: "Stay" }).click();
+  await page.getByRole("button", { name: "Delete The Second Hall" }).click();
+  const erase = dialog.getByRole("button", { name: "Delete everything" });
+  await dialog.getByLabel(/The name of the studio/).fill("Second Hall");
+  await expect(erase).toBeDisabled();
+  await dialog.getByLabel(/The name of the studio/).fill("The Second Hall");
+  await erase.click();
+  await expect(page.getByRole("heading", { name: "Quillhaven Rope Hall" })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Ines/ })).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { expect, expectAccessible, press, test } from "./fixtures.js";
+import { settled } from "../scripts/lib/settled.mjs";
 import type { Download, Page } from "@playwright/test";
 
 const PHONE = { width: 390, height: 844 };
@@ -231,7 +232,7 @@ test("the line is arranged by keyboard, and combos fit a phone", async ({ page, 
   expect(await widest()).toBeLessThanOrEqual(PHONE.width);
   for (const path of ["", "/make", "/freestyle"]) {
     await page.goto(`${mirrup.root}/combos${path}`);
-    await page.waitForLoadState("networkidle");
+    await settled(page);
     expect(await widest()).toBeLessThanOrEqual(PHONE.width);
   }
   await page.goto(`${mirrup.root}/combos`);

@@ -75,7 +75,8 @@ test("a tempo counts by itself, and is put right by one, by five and by a number
   await floorIsOpen(page);
   await countBy(page, "by itself, at the tempo");
   await page.keyboard.press("Space");
-  // A boxer step is two beats: at 120 a minute one a second.
+  // A boxer step is two beats, at the tempo of low bounces: 133 a minute.
+  await expect(page.getByRole("group", { name: "Tempo" })).toContainText("133");
   await page.clock.runFor(6100);
   await expect(counted(page)).toHaveText("6 of 40 in a row");
   await page.keyboard.press("p");
@@ -127,6 +128,8 @@ test("several students at once: each with a running set, one tap from one to the
   // The name stands in the list of others before the floor is theirs.
   const leo = await mirrup.studentPath("Leo Sandoval-Wren");
   await page.waitForURL(({ pathname }) => pathname.startsWith(leo));
+  // Until then the floor of before takes the taps.
+  await expect(counted(page)).toHaveText(/^0 /);
   await floorIsOpen(page);
   await press(page, "Space", 2);
   const strip = page.getByRole("navigation", { name: "Students on this floor" });

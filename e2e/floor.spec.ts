@@ -1,5 +1,6 @@
 import type { StudentView } from "@mirrup/contract";
 import type { Page } from "@playwright/test";
+import { settled } from "../scripts/lib/settled.mjs";
 import { expect, floorIsOpen, press, test } from "./fixtures.js";
 
 test("a climb by key and by touch, with undo and a held key", async ({ page, mirrup }) => {
@@ -79,6 +80,52 @@ test("a drill of the ladder, its misses named by key, and the fix that they ask 
   expect(items[0]?.drill).toMatchObject({ kind: "one-out", count: 5 });
   expect(items[0]?.misses.map((miss) => miss.fault ?? "none")).toHaveLength(4);
   expect(new Set(items[0]?.misses.slice(0, 3).map((miss) => miss.fault)).size).toBe(1);
+});
+
+test("a set costs three requests at most, and the page is as it is read anew", async ({ page, mirrup }) => {
+  const student = await mirrup.studentPath("Wilder Kestrelby");
+  await page.goto(`${student}/floor/basic-bounce/whole?kind=streak&aim=300`);
+  await floorIsOpen(page);
+  await settled(page);
+  const asked: string[] = [];
+  page.on("request", (request) => {
+    const { pathname } = new URL(request.url());
+    if (pathname.startsWith("/api/") && pathname !== "/api/changes") asked.push(pathname);
+  });
+  await press(page, "Space", 4);
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/4 clean, 0 missed/)).toBeVisible();
+  await settled(page);
+  expect(asked.slice().sort()).toEqual(["/api/sets", expect.stringMatching(/floor$/)]);
+  const said = () => page.getByRole("status").filter({ hasText: "4 clean" }).innerText();
+  expect(await said()).toMatch(/weighted landings/);
+});
+
+test("the rest after a set is counted down over the pages, and stops nobody", async ({ page, mirrup }) => {
+  await page.clock.install();
+  const student = await mirrup.studentPath("Caspian Rookley");
+  const floor = `${student}/floor/basic-bounce/whole?kind=streak&aim=300`;
+  await page.goto(floor);
+  await floorIsOpen(page);
+  const rest = page.getByRole("timer", { name: "Rest that is left" });
+  await expect(rest).toBeHidden();
+  await press(page, "Space", 4);
+  await page.keyboard.press("Enter");
+  await expect(rest).toHaveText(/^0:(30|2\d)$/);
+  await page.goto(floor);
+  await floorIsOpen(page);
+  // The set is over: nothing of it goes on.
+  await expect(page.getByText("clean 0")).toBeVisible();
+  await expect(page.getByText(/Goes on from/)).toBeHidden();
+  await expect(rest).toHaveText(/^0:\d\d$/);
+  // Whoever goes on at once is not held up; the clock gives way to the count.
+  await press(page, "Space", 1);
+  await expect(rest).toBeHidden();
+  await page.keyboard.press("z");
+  await page.goto(floor);
+  await floorIsOpen(page);
+  await page.clock.fastForward(31_000);
+  await expect(rest).toBeHidden();
 });
 
 test("a hold by its clock, and a link that closes its gaps", async ({ page, mirrup }) => {

@@ -21,7 +21,7 @@ test("without a network the app opens, runs a set, and sends it once when the ne
       page.evaluate(
         () =>
           new Promise<number>((resolve) => {
-            const opening = indexedDB.open("mirrup");
+            const opening = indexedDB.open("mirrup-device");
             opening.onsuccess = () => {
               const all = opening.result.transaction("readings").objectStore("readings").getAll();
               all.onsuccess = () => resolve(JSON.stringify(all.result).length);
@@ -66,13 +66,27 @@ test("a new version is taken by a page that is opened, and an open one mends wha
   // Opened again, it is under the worker's control.
   await page.reload();
   await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  /** Puts another version on the server, and has the page find it. */
+  const publish = async (on: Page) => {
+    writeFileSync(worker, `${built}\n// ${randomUUID()}`);
+    await on.evaluate(async () => {
+      await (await navigator.serviceWorker.getRegistration())?.update();
+    });
+  };
   const isWaiting = (on: Page) =>
     on.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.waiting !== null);
   try {
-    writeFileSync(worker, `${built}\n// ${randomUUID()}`);
-    await page.evaluate(async () => {
-      await (await navigator.serviceWorker.getRegistration())?.update();
-    });
+    // An open page says so, and takes it when somebody taps.
+    await publish(page);
+    const newVersion = page.getByRole("button", { name: "New version" });
+    await expect(newVersion).toBeVisible();
+    await expectAccessible(page);
+    await newVersion.click();
+    await expect(newVersion).toBeHidden();
+    await expect.poll(() => isWaiting(page).catch(() => true)).toBe(false);
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+
+    await publish(page);
     await expect.poll(() => isWaiting(page)).toBe(true);
     // A browser that is busy with the old version may keep it once more: then the next page takes it.
     await expect(async () => {
@@ -97,6 +111,86 @@ test("a new version is taken by a page that is opened, and an open one mends wha
   });
   await loaded;
   await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+});
+
+test("what an older version left on the device is told, and a set that it had under way goes on", async ({
+  page,
+  mirrup,
+}) => {
+  const student = await mirrup.studentPath("Mirela Dunmoor");
+  const studentId = student.split("/").at(-1) ?? "";
+  await page.goto(`${student}/floor/skier/whole?kind=streak&aim=77`);
+  await floorIsOpen(page);
+  const id = randomUUID();
+  await page.evaluate(
+    async ({ id, studentId }) => {
+      const sender: unknown = JSON.parse(localStorage.getItem("mirrup-sender") ?? "null");
+      const { personId } = sender as { personId: string };
+      const database = await new Promise<IDBDatabase>((resolve) => {
+        const opening = indexedDB.open("mirrup", 1);
+        opening.onupgradeneeded = () =>
+          ["sets", "runs", "readings"].forEach((store) => opening.result.createObjectStore(store));
+        opening.onsuccess = () => resolve(opening.result);
+      });
+      const at = Date.now() - 60_000;
+      const drill = { kind: "streak", count: 77 };
+      const about = { studentId, subject: "skier", side: "whole" };
+      const counts = { clean: 76, misses: [], bestStreak: 76, countedBy: "tapped" };
+      const set = { id, ...about, drill, ...counts, at: new Date(at).toISOString() };
+      const stores = database.transaction(["sets", "runs", "readings"], "readwrite");
+      stores.objectStore("sets").put({ set, refusal: null, sender }, id);
+      stores.objectStore("sets").put({ set: null, refusal: null, sender }, "broken");
+      const taps = [0, 1, 2].map((second) => ({ at: second, kind: "clean" }));
+      const run = { setId: crypto.randomUUID(), drill, taps, startedAt: at, lastTapAt: at + 2000 };
+      stores.objectStore("runs").put(run, `${personId} ${studentId} skier whole`);
+      await new Promise((resolve) => (stores.oncomplete = resolve));
+      database.close();
+      const day = new Intl.DateTimeFormat("sv-SE").format(new Date());
+      localStorage.setItem("mirrup-stops", JSON.stringify([{ studentId, stops: true, day, sender }]));
+    },
+    { id, studentId },
+  );
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("link", { name: /Mirela/ })).toContainText("No drill today.");
+  const headers = { "x-mirrup-studio": mirrup.root.slice(1) };
+  await expect(async () => {
+    const reply = await page.request.get(`/api/students/${studentId}/sets?subject=skier&side=whole`, {
+      headers,
+    });
+    const { items } = (await reply.json()) as { items: { id: string }[] };
+    expect(items.filter((one) => one.id === id)).toHaveLength(1);
+  }).toPass();
+  await page.goto(`${student}/floor/skier/whole?kind=streak&aim=77`);
+  await page.getByRole("button", { name: "It was pressed by mistake" }).click();
+  await expect(page.getByText("3 of 77 in a row")).toBeVisible();
+});
+
+test("what cannot be taken over of an older version keeps nothing from being kept", async ({
+  page,
+  mirrup,
+}) => {
+  const floor = `${await mirrup.studentPath("Zola Penhurst")}/floor/skier/whole?kind=streak&aim=77`;
+  await page.goto(floor);
+  await floorIsOpen(page);
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const opening = indexedDB.open("mirrup", 1);
+        opening.onsuccess = () => {
+          opening.result.close();
+          resolve();
+        };
+      }),
+  );
+  await page.goto(floor);
+  await floorIsOpen(page);
+  await press(page, "Space", 4);
+  await expect(page.getByText("clean 4")).toBeVisible();
+  await expect(page.getByText(/refuses to keep the taps/)).toBeHidden();
+  await page.goto(floor);
+  await expect(page.getByText(/Goes on from/)).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/4 clean, 0 missed/)).toBeVisible();
 });
 
 test("a clock that is wrong is told where what waits is told", async ({ page, mirrup }) => {

@@ -48,10 +48,10 @@ test("a server killed in mid-batch, a cut network and a closed page lose nothing
   await page.evaluate(async (studentId) => {
     const sender: unknown = JSON.parse(localStorage.getItem("mirrup-sender") ?? "null");
     const database = await new Promise<IDBDatabase>((resolve) => {
-      const opening = indexedDB.open("mirrup");
+      const opening = indexedDB.open("mirrup-device");
       opening.onsuccess = () => resolve(opening.result);
     });
-    const store = database.transaction("sets", "readwrite").objectStore("sets");
+    const store = database.transaction("commands", "readwrite").objectStore("commands");
     for (let place = 0; place < 600; place += 1) {
       const set = {
         id: crypto.randomUUID(),
@@ -65,7 +65,7 @@ test("a server killed in mid-batch, a cut network and a closed page lose nothing
         countedBy: "tapped",
         at: new Date(Date.now() - place * 60_000).toISOString(),
       };
-      store.put({ set, refusal: null, sender }, set.id);
+      store.put({ command: { kind: "set", id: set.id, at: set.at, sender, set }, refusal: null });
     }
     await new Promise((resolve) => (store.transaction.oncomplete = resolve));
   }, id);

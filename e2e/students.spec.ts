@@ -1,4 +1,5 @@
 import { expect, expectAccessible, test } from "./fixtures.js";
+import { settled } from "../scripts/lib/settled.mjs";
 
 const ROSTER = `Full name;Born;Height;Group
 Isla Merrow;2014;148;Lunch club
@@ -150,7 +151,7 @@ test("the pages of a student and a class meet the rules of accessibility", async
     `${mirrup.root}/students`,
   ]) {
     await page.goto(address);
-    await page.waitForLoadState("networkidle");
+    await settled(page);
     await expectAccessible(page);
   }
 });

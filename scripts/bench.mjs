@@ -1,6 +1,7 @@
 /** `npm run bench`: how fast, as ratios to a named reference in the same run. Asserts nothing. */
 import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
+import { benchLoad } from "./bench-load.mjs";
 import { benchLog } from "./bench-log.mjs";
 import { benchMap } from "./bench-map.mjs";
 import { benchPlacement } from "./bench-placement.mjs";
@@ -318,6 +319,7 @@ await main(async () => {
       "the limit",
       "MB",
     );
+    await benchLoad(stack, headers);
     await benchLog(stack, headers);
     await benchStart();
   } finally {

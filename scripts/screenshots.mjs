@@ -5,6 +5,7 @@ import { buildIfStale } from "./lib/build.mjs";
 import { CHROMIUM_ARGS } from "./lib/chromium-args.mjs";
 import { ensureChromium, ensureNodeModules, ROOT } from "./lib/install.mjs";
 import { endAll, endOnSignals } from "./lib/processes.mjs";
+import { settled } from "./lib/settled.mjs";
 import { coachHeaders, throwawayStack } from "./lib/stack.mjs";
 import { main } from "./lib/stop.mjs";
 
@@ -153,7 +154,7 @@ const VIEWS = [
       await page.getByLabel("Invite by e-mail").fill("lin@quillhaven.example");
       await page.getByRole("button", { name: "Invite" }).click();
       await page.getByText("Letters lie in the outbox").waitFor();
-      await page.getByRole("heading", { name: "People" }).scrollIntoViewIfNeeded();
+      await page.getByRole("heading", { name: "People" }).evaluate((heading) => heading.scrollIntoView());
     },
   },
   {
@@ -234,7 +235,7 @@ await main(async () => {
       });
       await signIn(page, as);
       await open(page, student, root);
-      await page.waitForLoadState("networkidle");
+      await settled(page);
       await page.screenshot({ path: join(folder, `${name}.png`) });
       console.log(`${name}.png`);
       await page.close();

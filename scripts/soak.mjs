@@ -1,7 +1,7 @@
 /**
  * `npm run soak [-- ROUNDS]`: sends batches, sound and garbled, while the server is killed again and
  * again, sending each until it is answered; then counts. Nothing may be lost, doubled or half stored. Then
- * the laws of the core and of a studio that many change at once, with a fresh seed, and the core's rules made
+ * the laws of the core, of devices in a hall and of a studio that many change at once, with a fresh seed, and the core's rules made
  * wrong one by one.
  */
 import { randomUUID } from "node:crypto";
@@ -78,7 +78,7 @@ function expectEqual(what, value, wanted) {
 /** The property tests with a seed nobody has seen; printed, so that what is found can be found again. */
 async function laws({ url, adminUrl, bin }) {
   const seed = upTo(2 ** 31 - 1);
-  const { passed, failed } = await runJest(["core", "catalogue", "server"], {
+  const { passed, failed } = await runJest(["core", "catalogue", "web", "server"], {
     MIRRUP_SEED: String(seed),
     ...{ TEST_DATABASE_URL: url, TEST_DATABASE_ADMIN_URL: adminUrl, MIRRUP_PG_BIN: bin },
   });

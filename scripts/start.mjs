@@ -6,7 +6,7 @@ import { takeLock } from "./lib/lock.mjs";
 import { listenFault } from "./lib/ports.mjs";
 import { programs, readSecrets, startPostgres } from "./lib/postgres.mjs";
 import { atEnd, endAll, endOnSignals, isEnding } from "./lib/processes.mjs";
-import { prepareDatabase, startServer } from "./lib/server.mjs";
+import { catchUp, prepareDatabase, startServer } from "./lib/server.mjs";
 import { readSettings } from "./lib/settings.mjs";
 import { main, Stop } from "./lib/stop.mjs";
 
@@ -43,6 +43,7 @@ async function start() {
   if (isEnding()) return;
   await ownServer(env);
   console.log(`\nMirrup is at ${settings.address}\nPress Ctrl-C to stop.`);
+  catchUp(env);
 }
 
 async function stopWith(sentence) {

@@ -1,8 +1,22 @@
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
 import { defaultClientConditions, defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
+/** What the server answers is made of these: what a device kept of another shape is not shown to this version. */
+function shapeOfAnswers(): string {
+  const contract = new URL("../../packages/contract/src/", import.meta.url);
+  const hash = createHash("sha256");
+  for (const file of readdirSync(contract)
+    .filter((name) => !name.includes(".spec."))
+    .sort())
+    hash.update(readFileSync(new URL(file, contract)));
+  return hash.digest("hex").slice(0, 16);
+}
+
 export default defineConfig({
+  define: { "import.meta.env.VITE_SHAPE": JSON.stringify(shapeOfAnswers()) },
   plugins: [
     react(),
     // The pages' own files are kept on the device, so that Mirrup opens where there is no network.
@@ -30,7 +44,45 @@ export default defineConfig({
   ],
   // The workspace's packages are read from their sources, so that a build never meets a stale one.
   resolve: { conditions: ["source", ...defaultClientConditions] },
-  build: { target: "es2022", sourcemap: false, assetsInlineLimit: 0, chunkSizeWarningLimit: 600 },
+  build: {
+    target: "es2022",
+    sourcemap: false,
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 600,
+    rolldownOptions: {
+      output: {
+        // A page would otherwise come in a hundred small files, each with its own wait: what every page needs comes
+        // together, and what is on one page alone with it.
+        codeSplitting: {
+          includeDependenciesRecursively: false,
+          groups: [
+            {
+              name: "checks",
+              test: /node_modules[\\/](joi|@hapi|@sideway|@standard-schema)|schemas\.ts$|schema-parts\.ts$/,
+              priority: 40,
+            },
+            {
+              name: "frame",
+              test: /node_modules[\\/](react|react-dom|react-router|scheduler|@tanstack|idb|uuid)[\\/]/,
+              priority: 30,
+            },
+            {
+              name: "controls",
+              test: /node_modules[\\/](@mantine|@floating-ui|@tabler|clsx|react-(?!zoom))/,
+              priority: 20,
+            },
+            {
+              name: "craft",
+              test: /packages[\\/](core|catalogue|contract)[\\/]/,
+              priority: 10,
+              minShareCount: 2,
+            },
+            { name: "shared", test: /apps[\\/]web[\\/]src[\\/]/, priority: 5, minShareCount: 4 },
+          ],
+        },
+      },
+    },
+  },
   server: {
     port: Number(process.env.MIRRUP_WEB_PORT ?? 4311),
     proxy: { "/api": `http://127.0.0.1:${process.env.MIRRUP_PORT ?? 4310}` },

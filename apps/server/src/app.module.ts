@@ -2,10 +2,13 @@ import { type DynamicModule, Module } from "@nestjs/common";
 import { APP_FILTER, APP_PIPE } from "@nestjs/core";
 import { AuditModule } from "./audit/index.js";
 import { AuthModule } from "./auth/index.js";
+import { ChangesModule } from "./changes/index.js";
 import { CombosModule } from "./combos/index.js";
 import type { Config } from "./config/config.js";
 import { DecisionsModule } from "./decisions/index.js";
 import { DatabaseModule } from "./database/database.module.js";
+import { DoorModule } from "./door/index.js";
+import { Farewell } from "./farewell.js";
 import { GroupsModule } from "./groups/index.js";
 import { HandleModule } from "./handle/index.js";
 import { HealthModule } from "./health/health.module.js";
@@ -21,16 +24,23 @@ import { StudiosModule } from "./studios/index.js";
 
 @Module({})
 export class AppModule {
-  static at({ databaseUrl, version }: Pick<Config, "databaseUrl" | "version">): DynamicModule {
+  static at({
+    databaseUrl,
+    version,
+    smtp,
+    sessionSecret,
+  }: Pick<Config, "databaseUrl" | "version" | "smtp" | "sessionSecret">): DynamicModule {
     return {
       module: AppModule,
       imports: [
         DatabaseModule.at(databaseUrl),
+        DoorModule,
         HealthModule.of(version),
         AuthModule,
         PeopleModule,
-        MailModule,
+        MailModule.at({ smtp, secret: sessionSecret }),
         AuditModule,
+        ChangesModule,
         StudiosModule,
         GroupsModule,
         StudentsModule,
@@ -42,6 +52,7 @@ export class AppModule {
         HandleModule,
       ],
       providers: [
+        Farewell,
         { provide: APP_PIPE, useClass: ContractPipe },
         { provide: APP_FILTER, useClass: ProblemFilter },
       ],

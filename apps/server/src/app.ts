@@ -14,13 +14,13 @@ import type { Sessions } from "./auth/session.js";
 import type { Config } from "./config/config.js";
 import { NestLogger } from "./logger.js";
 import { PUBLIC_ADDRESS } from "./mail/index.js";
+import { bodyParsers } from "./door/index.js";
 import { openapiOf } from "./openapi.js";
 import { shedLoad } from "./problems/busy.js";
 
-/** A file of as many students as one may bring in, with every field of each. */
-const BODY_LIMIT = "4mb";
-/** How it is must be told however busy it is, and a stream that is open is not being worked on. */
-const UNCOUNTED: ReadonlySet<string> = new Set(["/health", "/handle/stream"]);
+/** How it is must be told however busy it is, and on a stream that is open, or a wait for changes, nobody works. */
+const UNCOUNTED: ReadonlySet<string> = new Set(["/health", "/handle/stream", "/changes"]);
+const PREFIX = "/api";
 /** Of what people send who are not signed in yet. */
 const STRANGERS_LIMIT = "16kb";
 
@@ -33,7 +33,7 @@ function securityHeaders(secure: boolean) {
         "script-src": ["'self'"],
         "style-src": ["'self'", "'unsafe-inline'"],
         "font-src": ["'self'"],
-        "img-src": ["'self'", "data:"],
+        "img-src": ["'self'", "data:", "blob:"],
         "worker-src": ["'self'", "blob:"],
         "upgrade-insecure-requests": null,
       },
@@ -90,6 +90,12 @@ export async function createApp(parts: AppParts): Promise<NestExpressApplication
       : { httpsOptions: { cert: readFileSync(tls.certFile), key: readFileSync(tls.keyFile) } }),
   });
   if (publicUrl !== null) app.set(PUBLIC_ADDRESS, publicUrl);
+  // Before anything else is done for it: what is told to come again must cost next to nothing.
+  const shed = shedLoad();
+  app.use("/api", (request: Request, response: Response, next: NextFunction) => {
+    if (UNCOUNTED.has(request.path)) next();
+    else shed(request, response, next);
+  });
   app.use(
     pinoHttp({
       logger,
@@ -112,15 +118,10 @@ export async function createApp(parts: AppParts): Promise<NestExpressApplication
   app.use(securityHeaders(tls !== null));
   app.use(compression());
   app.use("/api/auth", express.json({ limit: STRANGERS_LIMIT }));
-  app.useBodyParser("json", { limit: BODY_LIMIT });
+  for (const [path, parse] of bodyParsers(app, PREFIX)) app.use(path, parse);
   app.use("/api", (_request: Request, response: Response, next: NextFunction) => {
     response.set("Cache-Control", "no-store");
     next();
-  });
-  const shed = shedLoad();
-  app.use("/api", (request: Request, response: Response, next: NextFunction) => {
-    if (UNCOUNTED.has(request.path)) next();
-    else shed(request, response, next);
   });
   app.use("/api", sameSiteOnly, (request: Request, response: Response, next: NextFunction) => {
     // Whether the database answers must be told also while it does not.

@@ -5,6 +5,9 @@ import { createSessions } from "./auth/session.js";
 import type { Config } from "./config/config.js";
 import { createLogger } from "./logger.js";
 
+/** As long as ending in order may take. */
+const LONGEST_END_MS = 8000;
+
 /** Listens as configured, and tells the parent process when it does. */
 export async function serve(module: DynamicModule, config: Config): Promise<void> {
   const logger = createLogger(config.logLevel);
@@ -22,5 +25,9 @@ export async function serve(module: DynamicModule, config: Config): Promise<void
   logger.info({ host: config.host, port: config.port }, "listening");
   process.send?.("listening");
   // The start script is the parent; when it is gone, nothing else would ever stop this process.
-  process.on("disconnect", () => process.kill(process.pid, "SIGTERM"));
+  process.on("disconnect", () => {
+    process.kill(process.pid, "SIGTERM");
+    // Nobody is left who would insist.
+    setTimeout(() => process.exit(1), LONGEST_END_MS).unref();
+  });
 }

@@ -2,7 +2,7 @@ import "@fontsource/atkinson-hyperlegible/latin-400.css";
 import "@fontsource/atkinson-hyperlegible/latin-700.css";
 import "@fontsource/barlow-condensed/latin-500.css";
 import "@fontsource/barlow-condensed/latin-600.css";
-import "@mantine/core/styles.css";
+import "./app/controls-styles.js";
 import "@mantine/notifications/styles.css";
 import "./app/app.css";
 import { MantineProvider } from "@mantine/core";
@@ -12,17 +12,21 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router/dom";
 import { queryClient } from "./app/query-client.js";
-import { restoreReadings, startKeeping } from "./outbox/index.js";
+import { outbox, restoreReadings, startKeeping } from "./device/index.js";
 import { router } from "./routes.js";
 import { theme, variables } from "./app/theme.js";
 import { mendOldPages, takeUpdates } from "./app/updates.js";
+
+/** What the server's answers look like, as the build says it. */
+const SHAPE = String(import.meta.env.VITE_SHAPE);
 
 const root = document.getElementById("root");
 if (root === null) throw new Error("The page has no element #root to draw in.");
 
 mendOldPages();
-await restoreReadings();
-startKeeping();
+// What was said and what was read are there before the first page is drawn.
+await Promise.all([outbox.read(), restoreReadings(SHAPE)]);
+startKeeping(SHAPE);
 
 // Where the browser has no service worker (plain http from elsewhere), Mirrup needs the network to open.
 if (import.meta.env.PROD && "serviceWorker" in navigator) {

@@ -8,11 +8,9 @@ import { Shell } from "./shell/shell.js";
 /** Settles the tab's studio before anything of its pages asks the server. */
 function enter({ params }: LoaderFunctionArgs): null {
   const { studioId = null } = params;
-  // What is remembered belongs to the studio that was left.
+  // What others changed in a studio is not heard of in another: what is known of it is read anew.
   if (currentStudio() !== null && currentStudio() !== studioId)
-    for (const root of ["students", "groups", "lessons", "class-plan", "combos"])
-      queryClient.removeQueries({ queryKey: [root] });
-  if (currentStudio() !== studioId) queryClient.removeQueries({ queryKey: ["studio"] });
+    void queryClient.invalidateQueries({ refetchType: "none" });
   enterStudio(studioId);
   return null;
 }
@@ -50,116 +48,132 @@ export const router = createBrowserRouter([
               </StudioGate>
             ),
             children: [
-              { index: true, element: <Home /> },
               {
-                path: "today",
-                lazy: async () => ({ Component: (await import("./today/today-page.js")).TodayPage }),
-              },
-              {
-                path: "lessons/:lessonId/plan",
-                lazy: async () => ({ Component: (await import("./lesson/plan-page.js")).PlanPage }),
-              },
-              {
-                path: "students",
-                lazy: async () => ({ Component: (await import("./students/students-page.js")).StudentsPage }),
-              },
-              {
-                path: "students/import",
-                lazy: async () => ({ Component: (await import("./roster-file/import-page.js")).ImportPage }),
-              },
-              {
-                path: "students/:studentId",
-                lazy: async () => ({ Component: (await import("./students/student-frame.js")).StudentFrame }),
+                // A page that fails leaves the way to the others.
+                errorElement: <PageFault />,
                 children: [
+                  { index: true, element: <Home /> },
                   {
-                    index: true,
+                    path: "today",
+                    lazy: async () => ({ Component: (await import("./today/today-page.js")).TodayPage }),
+                  },
+                  {
+                    path: "lessons/:lessonId/plan",
+                    lazy: async () => ({ Component: (await import("./lesson/plan-page.js")).PlanPage }),
+                  },
+                  {
+                    path: "students",
                     lazy: async () => ({
-                      Component: (await import("./strands/strands-page.js")).StrandsPage,
+                      Component: (await import("./students/students-page.js")).StudentsPage,
                     }),
                   },
                   {
-                    path: "session",
+                    path: "students/import",
                     lazy: async () => ({
-                      Component: (await import("./session/session-page.js")).SessionPage,
+                      Component: (await import("./roster-file/import-page.js")).ImportPage,
                     }),
                   },
                   {
-                    path: "weeks",
-                    lazy: async () => ({ Component: (await import("./session/weeks-page.js")).WeeksPage }),
+                    path: "students/:studentId",
+                    lazy: async () => ({
+                      Component: (await import("./students/student-frame.js")).StudentFrame,
+                    }),
+                    children: [
+                      {
+                        index: true,
+                        lazy: async () => ({
+                          Component: (await import("./strands/strands-page.js")).StrandsPage,
+                        }),
+                      },
+                      {
+                        path: "session",
+                        lazy: async () => ({
+                          Component: (await import("./session/session-page.js")).SessionPage,
+                        }),
+                      },
+                      {
+                        path: "weeks",
+                        lazy: async () => ({
+                          Component: (await import("./session/weeks-page.js")).WeeksPage,
+                        }),
+                      },
+                      {
+                        path: "outline",
+                        lazy: async () => ({
+                          Component: (await import("./strands/outline-page.js")).OutlinePage,
+                        }),
+                      },
+                      {
+                        path: "placement",
+                        lazy: async () => ({
+                          Component: (await import("./placement/placement-page.js")).PlacementPage,
+                        }),
+                      },
+                      {
+                        path: "record",
+                        lazy: async () => ({
+                          Component: (await import("./record/record-page.js")).RecordPage,
+                        }),
+                      },
+                      {
+                        path: "schools",
+                        lazy: async () => ({
+                          Component: (await import("./strands/schools-page.js")).SchoolsPage,
+                        }),
+                      },
+                    ],
                   },
                   {
-                    path: "outline",
+                    path: "class/:groupId?",
+                    lazy: async () => ({ Component: (await import("./class/class-page.js")).ClassPage }),
+                  },
+                  {
+                    path: "class/:groupId/weeks",
                     lazy: async () => ({
-                      Component: (await import("./strands/outline-page.js")).OutlinePage,
+                      Component: (await import("./class/class-weeks-page.js")).ClassWeeksPage,
                     }),
                   },
                   {
-                    path: "placement",
+                    path: "combos",
+                    lazy: async () => ({ Component: (await import("./combos/combos-frame.js")).CombosFrame }),
+                    children: [
+                      {
+                        index: true,
+                        lazy: async () => ({ Component: (await import("./combos/shelf-page.js")).ShelfPage }),
+                      },
+                      {
+                        path: "bench",
+                        lazy: async () => ({ Component: (await import("./combos/bench-page.js")).BenchPage }),
+                      },
+                      {
+                        path: "make",
+                        lazy: async () => ({ Component: (await import("./combos/make-page.js")).MakePage }),
+                      },
+                      {
+                        path: "freestyle",
+                        lazy: async () => ({
+                          Component: (await import("./combos/freestyle-page.js")).FreestylePage,
+                        }),
+                      },
+                      {
+                        path: ":comboId",
+                        lazy: async () => ({ Component: (await import("./combos/combo-page.js")).ComboPage }),
+                      },
+                    ],
+                  },
+                  {
+                    path: "skills/:skillId?",
                     lazy: async () => ({
-                      Component: (await import("./placement/placement-page.js")).PlacementPage,
+                      Component: (await import("./skill-book/skill-book-page.js")).SkillBookPage,
                     }),
                   },
                   {
-                    path: "record",
-                    lazy: async () => ({ Component: (await import("./record/record-page.js")).RecordPage }),
+                    path: "studio",
+                    lazy: async () => ({ Component: (await import("./studio/studio-page.js")).StudioPage }),
                   },
-                  {
-                    path: "schools",
-                    lazy: async () => ({
-                      Component: (await import("./strands/schools-page.js")).SchoolsPage,
-                    }),
-                  },
+                  { path: "*", element: <NoSuchPage /> },
                 ],
               },
-              {
-                path: "class/:groupId?",
-                lazy: async () => ({ Component: (await import("./class/class-page.js")).ClassPage }),
-              },
-              {
-                path: "class/:groupId/weeks",
-                lazy: async () => ({
-                  Component: (await import("./class/class-weeks-page.js")).ClassWeeksPage,
-                }),
-              },
-              {
-                path: "combos",
-                lazy: async () => ({ Component: (await import("./combos/combos-frame.js")).CombosFrame }),
-                children: [
-                  {
-                    index: true,
-                    lazy: async () => ({ Component: (await import("./combos/shelf-page.js")).ShelfPage }),
-                  },
-                  {
-                    path: "bench",
-                    lazy: async () => ({ Component: (await import("./combos/bench-page.js")).BenchPage }),
-                  },
-                  {
-                    path: "make",
-                    lazy: async () => ({ Component: (await import("./combos/make-page.js")).MakePage }),
-                  },
-                  {
-                    path: "freestyle",
-                    lazy: async () => ({
-                      Component: (await import("./combos/freestyle-page.js")).FreestylePage,
-                    }),
-                  },
-                  {
-                    path: ":comboId",
-                    lazy: async () => ({ Component: (await import("./combos/combo-page.js")).ComboPage }),
-                  },
-                ],
-              },
-              {
-                path: "skills/:skillId?",
-                lazy: async () => ({
-                  Component: (await import("./skill-book/skill-book-page.js")).SkillBookPage,
-                }),
-              },
-              {
-                path: "studio",
-                lazy: async () => ({ Component: (await import("./studio/studio-page.js")).StudioPage }),
-              },
-              { path: "*", element: <NoSuchPage /> },
             ],
           },
           {

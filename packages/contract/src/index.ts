@@ -114,6 +114,17 @@ export interface LoadView extends WeekLoad {
   readonly today: Load;
 }
 
+/** All that the floor shows of a student and a side. */
+export interface FloorView {
+  readonly student: StudentView;
+  readonly standings: readonly StandingItem[];
+  /** The best first. */
+  readonly next: readonly NextItem[];
+  /** The last of the side, newest first. */
+  readonly sets: readonly SetRequest[];
+  readonly load: LoadView;
+}
+
 /** How the simulated rope handle turns; what is left out has a default. */
 export interface HandleQuery {
   readonly seed: number;
@@ -239,6 +250,8 @@ export type Role = (typeof ROLES)[number];
 
 /** The header in which a request names the studio that it is for. */
 export const STUDIO_HEADER = "x-mirrup-studio";
+/** Names the page that asks, so that it can tell its own changes from those of others. */
+export const DEVICE_HEADER = "x-mirrup-device";
 
 export interface PersonView {
   readonly id: string;
@@ -272,10 +285,25 @@ export interface PasswordRequest {
   readonly next: string;
 }
 
-export interface SetUpRequest {
+/** One's own name and e-mail; another e-mail asks for the present password. */
+export interface AccountChange {
+  readonly name?: string;
+  readonly email?: string;
+  readonly current?: string;
+}
+
+export interface NewStudio {
   readonly studioName: string;
   readonly timeZone: string;
   readonly school: SchoolId;
+}
+
+/** The studio's own name, typed by whoever means to delete it. */
+export interface StudioDeletion {
+  readonly studioName: string;
+}
+
+export interface SetUpRequest extends NewStudio {
   readonly name: string;
   readonly email: string;
   readonly password: string;
@@ -308,17 +336,32 @@ export interface RoleRequest {
   readonly role: Role;
 }
 
-/** A letter of the outbox, which stands in for a mail server. */
+/** What becomes of a letter: it lies in the outbox where no mail server is set, or it waits, has left or came back. */
+export const LETTER_STATES = ["kept", "waiting", "sent", "failed"] as const;
+export type LetterState = (typeof LETTER_STATES)[number];
+
+/** A letter of the outbox. */
 export interface MailView {
   readonly id: string;
   readonly to: string;
   readonly subject: string;
-  readonly text: string;
+  /** Null once it has left, once its link is of no use any more, or where it cannot be read any more. */
+  readonly text: string | null;
   readonly at: string;
+  readonly state: LetterState;
+  /** What the mail server said last; null for nothing. */
+  readonly trouble: string | null;
 }
 
 export const AUDIT_ACTIONS = [
   "set-up",
+  "signed-in",
+  "sign-in-failed",
+  "signed-out-everywhere",
+  "asked-for-password",
+  "changed-password",
+  "changed-account",
+  "left",
   "invited",
   "joined",
   "role-changed",
@@ -328,10 +371,15 @@ export const AUDIT_ACTIONS = [
   "overrode",
   "took-back",
   "changed-school",
+  "changed-studio",
+  "settled-rules",
+  "added",
   "imported",
   "exported",
   "exported-all",
   "changed-record",
+  "stopped-early",
+  "took-stop-back",
   "shared",
   "unshared",
   "deleted",
@@ -366,6 +414,27 @@ export interface StudentRecord {
   readonly standings: readonly StandingItem[];
   /** Lessons of a class that the student was in, and what was planned for them there. */
   readonly lessons: readonly (Pick<LessonView, "id" | "day" | "title"> & Omit<LessonStudent, "studentId">)[];
+}
+
+/** What a change may be of. */
+export const TOPICS = ["students", "lessons", "groups", "combos", "pairs", "studio"] as const;
+export type Topic = (typeof TOPICS)[number];
+
+/** That something was changed, and by which page; what it is now is read as ever. */
+export interface ChangeView {
+  readonly number: number;
+  readonly topics: readonly Topic[];
+  /** Whose, where it was of some students alone; none for anybody's. */
+  readonly studentIds: readonly string[];
+  readonly device: string | null;
+}
+
+export interface ChangesReply {
+  /** The studio's last change: what to ask after the next time. */
+  readonly number: number;
+  /** Whether more was changed than is told: everything may be another. */
+  readonly all: boolean;
+  readonly items: readonly ChangeView[];
 }
 
 export interface Done {

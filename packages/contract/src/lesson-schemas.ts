@@ -53,6 +53,7 @@ import {
   type LessonPlan,
   type LessonProgress,
   type LessonRun,
+  type Tapped,
   type LessonsQuery,
   type LessonsRequest,
   type LessonStudent,
@@ -349,11 +350,15 @@ export const lessonChange = Joi.object<LessonChange>({
   students: Joi.array().items(plannedPlaces).max(500).unique("studentId"),
   version: whole().min(1).required(),
 }).required();
+const tappedKeys = { at: instant() };
+/** A tap that says nothing but when; devices of an older version say not even that. */
+export const tapped = objects<Tapped>(tappedKeys).default({});
 export const lessonRun = Joi.object<LessonRun>({
   attendance: Joi.object().pattern(uuid(), attendance()),
   ownRopes: Joi.object().pattern(uuid(), Joi.boolean()),
   progress: progress.allow(null),
   finished: Joi.boolean(),
+  ...tappedKeys,
 }).required();
 
 export const lessonsQuery = objects<LessonsQuery>({

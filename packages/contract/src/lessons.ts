@@ -97,8 +97,16 @@ export type LessonChange = Partial<
   Pick<LessonView, "title" | "day" | "startTime" | "minutes" | "place" | "plan">
 > & { readonly version: number; readonly students?: readonly PlannedPlaces[] };
 
-/** What happens in the hall: no version, so that no tap is refused. Attendance and ropes are by student, the last word counts. */
-export interface LessonRun {
+/** When something was tapped, by the server's clock as far as the device knows it; as it comes, where nothing is said. */
+export interface Tapped {
+  readonly at?: string;
+}
+
+/**
+ * What happens in the hall: no version, so that no tap is refused. Attendance and ropes are by student. Of each thing
+ * the word counts that was said last, whenever it comes.
+ */
+export interface LessonRun extends Tapped {
   readonly attendance?: Readonly<Record<string, Attendance>>;
   /** Who has a rope along, by student. */
   readonly ownRopes?: Readonly<Record<string, boolean>>;

@@ -29,6 +29,8 @@ import {
 } from "./teaching-schemas.js";
 import {
   AUDIT_ACTIONS,
+  LETTER_STATES,
+  TOPICS,
   MAX_SETS_PER_BATCH,
   ROLES,
   RUNG_STATES,
@@ -38,6 +40,11 @@ import {
   type Done,
   type InvitationRequest,
   type InvitationUse,
+  type AccountChange,
+  type ChangesReply,
+  type ChangeView,
+  type NewStudio,
+  type StudioDeletion,
   type MailView,
   type Membership,
   type MemberView,
@@ -50,6 +57,7 @@ import {
   type SetUpRequest,
   type SignInRequest,
   type StudentRecord,
+  type FloorView,
   type Health,
   type NextItem,
   type Problem,
@@ -238,6 +246,13 @@ export const lastSetsQuery = objects<{ readonly subject: string; readonly side: 
   side: side().required(),
 }).required();
 export const lastSetsReply = items(setRequest);
+export const floorReply = objects<FloorView>({
+  student: student.required(),
+  standings: Joi.array().items(standing).required(),
+  next: Joi.array().items(next).required(),
+  sets: Joi.array().items(setRequest).required(),
+  load: loadReply.required(),
+});
 
 export const rulesChangesReply = items(
   objects<RulesChange>({
@@ -313,12 +328,26 @@ function isTimeZone(value: string, helpers: Joi.CustomHelpers): string | Joi.Err
   }
 }
 
-export const setUpRequest = objects<SetUpRequest>({
+const studioKeys = {
   studioName: name().required(),
   timeZone: Joi.string().max(64).custom(isTimeZone).required(),
   school: Joi.string()
     .valid(...SCHOOL_IDS)
     .required(),
+};
+
+export const newStudio = objects<NewStudio>(studioKeys).required();
+export const studioDeletion = objects<StudioDeletion>({ studioName: name().required() }).required();
+export const accountChange = objects<AccountChange>({
+  name: name(),
+  email: email(),
+  current: triedPassword(),
+})
+  .with("email", "current")
+  .required();
+
+export const setUpRequest = objects<SetUpRequest>({
+  ...studioKeys,
   name: name().required(),
   email: email().required(),
   password: newPassword().required(),
@@ -346,20 +375,38 @@ const person = objects<PersonView>({
   email: Joi.string().required(),
 });
 
+export const membershipReply = objects<Membership>({
+  studioId: uuid().required(),
+  studioName: Joi.string().required(),
+  role: role().required(),
+});
+
 export const sessionReply = objects<SessionView>({
   isSetUp: Joi.boolean().required(),
   hasDemo: Joi.boolean().required(),
   person: person.allow(null).required(),
-  memberships: Joi.array()
+  memberships: Joi.array().items(membershipReply).required(),
+});
+
+export const changesQuery = objects<{ readonly after?: string }>({
+  after: Joi.string().pattern(/^\d{1,15}$/),
+});
+export const changesReply = objects<ChangesReply>({
+  number: Joi.number().integer().min(0).required(),
+  all: Joi.boolean().required(),
+  items: Joi.array()
     .items(
-      objects<Membership>({
-        studioId: uuid().required(),
-        studioName: Joi.string().required(),
-        role: role().required(),
+      objects<ChangeView>({
+        number: Joi.number().integer().min(1).required(),
+        topics: Joi.array()
+          .items(Joi.string().valid(...TOPICS))
+          .required(),
+        studentIds: Joi.array().items(uuid()).required(),
+        device: Joi.string().allow(null).required(),
       }),
     )
     .required(),
-});
+}).required();
 
 export const doneReply = objects<Done>({ done: Joi.boolean().valid(true).required() });
 export const membersReply = items(
@@ -375,7 +422,11 @@ export const mailReply = items(
     id: uuid().required(),
     to: Joi.string().required(),
     subject: Joi.string().required(),
-    text: Joi.string().required(),
+    text: Joi.string().allow(null).required(),
+    state: Joi.string()
+      .valid(...LETTER_STATES)
+      .required(),
+    trouble: Joi.string().allow(null).required(),
     at: instant().required(),
   }),
 );

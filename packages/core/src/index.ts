@@ -24,6 +24,7 @@ export {
   defaultHeight,
   lowestHeight,
   timeScore,
+  usualTempo,
 } from "./rope/timing.js";
 export { traceBeats } from "./rope/trace.js";
 export {

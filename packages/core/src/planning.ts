@@ -1,5 +1,13 @@
 /** Plans of a lesson, a class and weeks, and placement. */
-export { BEYONDS, type Beyond, PHASES, type Phase, type PlanBlock, type PlanReason } from "./plan/block.js";
+export {
+  BEYONDS,
+  type Beyond,
+  PHASES,
+  type Phase,
+  type PlanBlock,
+  type PlanReason,
+  restAfterSet,
+} from "./plan/block.js";
 export {
   type ClassAsked,
   type ClassBefore,

@@ -1,7 +1,6 @@
 import type {
   Done,
   InvitationUse,
-  PasswordRequest,
   ResetRequest,
   ResetUse,
   SessionView,
@@ -11,7 +10,6 @@ import type {
 import {
   doneReply,
   invitationUse,
-  passwordRequest,
   resetRequest,
   resetUse,
   sessionReply,
@@ -20,9 +18,8 @@ import {
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Post, Req } from "@nestjs/common";
 import type { Request } from "express";
+import { Command, Reading } from "../door/index.js";
 import { letterAddress } from "../mail/index.js";
-import { Reply } from "../problems/reply.js";
-import { Public, SignedIn } from "../access/access.js";
 import { AuthService } from "./auth.service.js";
 import { beginSession, endSession } from "./session.js";
 
@@ -36,17 +33,26 @@ function addressOf(request: Request): string {
 export class AuthController {
   constructor(private readonly auth: AuthService) {}
 
-  /** Who is signed in here, and whether Mirrup has been set up. */
   @Get("session")
-  @Public()
-  @Reply(sessionReply)
+  @Reading({
+    says: "Who is signed in here, and whether Mirrup has been set up",
+    for: "public",
+    reply: sessionReply,
+  })
   session(@Req() request: Request): Promise<SessionView> {
     return this.auth.session(request.session.personId);
   }
 
   @Post("sign-in")
-  @Public()
-  @Reply(sessionReply, 400, 401, 429)
+  @Command({
+    says: "Signs in with e-mail and password",
+    for: "public",
+    reply: sessionReply,
+    refuses: [401],
+    audit: ["signed-in", "sign-in-failed"],
+    pace: "strangers",
+    touches: [],
+  })
   async signIn(
     @Req() request: Request,
     @Body({ schema: signInRequest }) body: SignInRequest,
@@ -54,18 +60,30 @@ export class AuthController {
     return this.begin(request, await this.auth.signIn(body, addressOf(request)));
   }
 
-  /** Looks around the demo club as its coach. */
   @Post("demo")
-  @Public()
-  @Reply(sessionReply, 404)
+  @Command({
+    says: "Looks around the demo club as its coach",
+    for: "public",
+    reply: sessionReply,
+    refuses: [404],
+    audit: { because: "the demo is open to everybody" },
+    pace: "strangers",
+    touches: [],
+  })
   async demo(@Req() request: Request): Promise<SessionView> {
     return this.begin(request, await this.auth.signInToDemo());
   }
 
-  /** Makes the first studio beside the demo club and its owner; gone once there is one. */
   @Post("set-up")
-  @Public()
-  @Reply(sessionReply, 400, 404, 422)
+  @Command({
+    says: "Makes the first studio beside the demo club and its owner; gone once there is one",
+    for: "public",
+    reply: sessionReply,
+    refuses: [404, 422],
+    audit: ["set-up"],
+    pace: "strangers",
+    touches: [],
+  })
   async setUp(
     @Req() request: Request,
     @Body({ schema: setUpRequest }) body: SetUpRequest,
@@ -74,44 +92,27 @@ export class AuthController {
   }
 
   @Post("sign-out")
-  @SignedIn()
-  @Reply(doneReply, 401)
+  @Command({
+    says: "Ends the session on this device",
+    for: "signed-in",
+    reply: doneReply,
+    audit: { because: "it ends what a signing in began" },
+    touches: [],
+  })
   async signOut(@Req() request: Request): Promise<Done> {
     await endSession(request);
     return DONE;
   }
 
-  /** Ends this person's sessions on every device. */
-  @Post("sign-out-everywhere")
-  @SignedIn()
-  @Reply(doneReply, 401)
-  async signOutEverywhere(@Req() request: Request): Promise<Done> {
-    await this.auth.signOutEverywhere(request.session.personId ?? "");
-    await endSession(request);
-    return DONE;
-  }
-
-  /** Changes the password; sessions elsewhere end. */
-  @Post("password")
-  @SignedIn()
-  @Reply(doneReply, 400, 401, 429)
-  async password(
-    @Req() request: Request,
-    @Body({ schema: passwordRequest }) body: PasswordRequest,
-  ): Promise<Done> {
-    await this.auth.changePassword(
-      request.session.personId ?? "",
-      body,
-      request.sessionID,
-      addressOf(request),
-    );
-    return DONE;
-  }
-
-  /** Asks for a link to a new password; the answer is the same whether there is such an account or not. */
   @Post("reset-requests")
-  @Public()
-  @Reply(doneReply, 400, 429)
+  @Command({
+    says: "Asks for a link to a new password; the answer is the same whether there is such an account or not",
+    for: "public",
+    reply: doneReply,
+    audit: ["asked-for-password"],
+    pace: "strangers",
+    touches: [],
+  })
   async requestReset(
     @Req() request: Request,
     @Body({ schema: resetRequest }) { email }: ResetRequest,
@@ -121,15 +122,29 @@ export class AuthController {
   }
 
   @Post("resets")
-  @Public()
-  @Reply(sessionReply, 400, 410)
+  @Command({
+    says: "Chooses a new password by a link; every session ends",
+    for: "public",
+    reply: sessionReply,
+    refuses: [410],
+    audit: ["changed-password"],
+    pace: "strangers",
+    touches: [],
+  })
   async reset(@Req() request: Request, @Body({ schema: resetUse }) body: ResetUse): Promise<SessionView> {
     return this.begin(request, await this.auth.useReset(body, addressOf(request)));
   }
 
   @Post("joinings")
-  @Public()
-  @Reply(sessionReply, 400, 401, 410, 429)
+  @Command({
+    says: "Joins a studio by an invitation",
+    for: "public",
+    reply: sessionReply,
+    refuses: [401, 410],
+    audit: ["joined"],
+    pace: "strangers",
+    touches: [],
+  })
   async join(
     @Req() request: Request,
     @Body({ schema: invitationUse }) body: InvitationUse,

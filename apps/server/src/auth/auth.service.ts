@@ -1,33 +1,27 @@
-import type {
-  InvitationUse,
-  Membership,
-  PasswordRequest,
-  ResetUse,
-  SessionView,
-  SetUpRequest,
-  SignInRequest,
-} from "@mirrup/contract";
+import type { InvitationUse, ResetUse, SessionView, SetUpRequest, SignInRequest } from "@mirrup/contract";
 import { ROLES } from "@mirrup/contract";
 import { Injectable } from "@nestjs/common";
 import { InjectDataSource } from "@nestjs/typeorm";
 import type { DataSource, EntityManager } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { AuditService } from "../audit/index.js";
-import { enterStudio, type Scope } from "../database/scope.js";
+import { enterStudio, scopeIn } from "../database/scope.js";
 import { Mailer } from "../mail/index.js";
 import { endLinks, knowLink, makeReset, takeLink } from "../links/index.js";
 import { MembershipEntity } from "../people/membership.entity.js";
 import {
   AlreadySetUpProblem,
   BadLinkProblem,
-  NotSignedInProblem,
   RefusedFieldsProblem,
   UnknownStudioProblem,
   WrongPasswordProblem,
 } from "../problems/problem.js";
-import { NEW_STUDIO, StudioEntity } from "../studios/studio.entity.js";
+
+import { foundStudio, StudioEntity } from "../studios/index.js";
+import { demoCoach, membershipsOf } from "../database/memberships.js";
 import { Passwords } from "./passwords.js";
 import { PersonEntity } from "./person.entity.js";
+import { endSessions } from "./sessions.js";
 import { Tries } from "./tries.js";
 
 /** One number for everybody who sets Mirrup up, so that only one of them can. */
@@ -47,12 +41,17 @@ export class AuthService {
   /** Who the session belongs to; nobody once that person's account is gone. */
   async session(personId: string | undefined): Promise<SessionView> {
     const isSetUp = await this.isSetUp(this.database.manager);
-    const hasDemo = (await this.demoCoach()) !== null;
+    const hasDemo = (await demoCoach(this.database.manager)) !== null;
     const person =
       personId === undefined ? null : await this.database.manager.findOneBy(PersonEntity, { id: personId });
     if (person === null) return { isSetUp, hasDemo, person: null, memberships: [] };
     const { id, name, email } = person;
-    return { isSetUp, hasDemo, person: { id, name, email }, memberships: await this.membershipsOf(id) };
+    return {
+      isSetUp,
+      hasDemo,
+      person: { id, name, email },
+      memberships: await membershipsOf(this.database.manager, id),
+    };
   }
 
   /** The person with this e-mail and password. Takes the same time, and says the same, for a stranger. */
@@ -60,16 +59,19 @@ export class AuthService {
     const account = email.toLowerCase();
     await this.tries.take(account, address);
     const person = await this.database.manager.findOneBy(PersonEntity, { email: account });
-    if (!(await this.passwords.verify(person?.passwordHash ?? null, password)) || person === null) {
-      throw new WrongPasswordProblem();
-    }
+    const isRight = await this.passwords.verify(person?.passwordHash ?? null, password);
+    if (person !== null)
+      await this.database.transaction((manager) =>
+        this.audit.noteEverywhere(manager, person.id, isRight ? "signed-in" : "sign-in-failed"),
+      );
+    if (!isRight || person === null) throw new WrongPasswordProblem();
     await this.tries.succeeded(account, address);
     return person.id;
   }
 
   /** The demo club's coach, whom anybody may look around as. */
   async signInToDemo(): Promise<string> {
-    const coach = await this.demoCoach();
+    const coach = await demoCoach(this.database.manager);
     if (coach === null) throw new UnknownStudioProblem();
     return coach;
   }
@@ -84,53 +86,18 @@ export class AuthService {
         throw new RefusedFieldsProblem([{ field: "email", code: "taken", message }]);
       }
       const now = new Date();
-      const { studioName, timeZone, school, name, email } = request;
-      const studio: StudioEntity = {
-        id: uuid(),
-        name: studioName,
-        timeZone,
-        school,
-        ...NEW_STUDIO,
-        isDemo: false,
-        createdAt: now,
-      };
-      await enterStudio(manager, studio.id);
-      await manager.insert(StudioEntity, studio);
+      const { name, email } = request;
       const person: PersonEntity = {
         id: uuid(),
         email: email.toLowerCase(),
-        name,
+        name: name.trim(),
         passwordHash,
         createdAt: now,
       };
       await manager.insert(PersonEntity, person);
-      await manager.insert(MembershipEntity, { studioId: studio.id, personId: person.id, role: "owner" });
-      await this.audit.note({ studio, personId: person.id, manager, now }, "set-up");
+      await foundStudio(manager, request, person.id, now, this.audit);
       return person.id;
     });
-  }
-
-  /** Changes the password and ends every session but `keepSid`. */
-  async changePassword(
-    personId: string,
-    { current, next }: PasswordRequest,
-    keepSid: string,
-    address: string,
-  ): Promise<void> {
-    const person = await this.database.manager.findOneBy(PersonEntity, { id: personId });
-    if (person === null) throw new NotSignedInProblem();
-    // Apart from signing in: wrong guesses here must not keep a coach from signing in on another device.
-    const account = `change ${person.email}`;
-    await this.tries.take(account, address);
-    if (!(await this.passwords.verify(person.passwordHash, current))) throw new WrongPasswordProblem();
-    await this.tries.succeeded(account, address);
-    const passwordHash = await this.passwords.hash(next);
-    await this.database.manager.update(PersonEntity, { id: personId }, { passwordHash });
-    await this.endSessions(this.database.manager, personId, keepSid);
-  }
-
-  async signOutEverywhere(personId: string): Promise<void> {
-    await this.endSessions(this.database.manager, personId, "");
   }
 
   /** Sends a link for a new password where there is such an account; answers the same where there is none. */
@@ -139,7 +106,7 @@ export class AuthService {
     await this.tries.take(`reset ${account}`, address);
     await this.database.transaction(async (manager) => {
       const person = await manager.findOneBy(PersonEntity, { email: account });
-      const [membership] = person === null ? [] : await this.membershipsOf(person.id);
+      const [membership] = person === null ? [] : await membershipsOf(manager, person.id);
       if (person === null || membership === undefined) return;
       const token = await makeReset(manager, account, new Date());
       await this.mailer.send(manager, {
@@ -148,6 +115,7 @@ export class AuthService {
         subject: "A new password for Mirrup",
         text: `Open this within two hours to choose a new password:\n\n${letters}/reset#${token}\n\nIf you did not ask for it, do nothing.`,
       });
+      await this.audit.noteEverywhere(manager, person.id, "asked-for-password");
     });
   }
 
@@ -160,7 +128,8 @@ export class AuthService {
       if (person === null) throw new BadLinkProblem();
       await manager.update(PersonEntity, { id: person.id }, { passwordHash });
       await endLinks(manager, { kind: "reset", email });
-      await this.endSessions(manager, person.id, "");
+      await endSessions(manager, person.id);
+      await this.audit.noteEverywhere(manager, person.id, "changed-password", "by a link");
       await this.tries.succeeded(email, address);
       return person.id;
     });
@@ -194,7 +163,7 @@ export class AuthService {
           "personId",
         ]);
       const studio = await manager.findOneByOrFail(StudioEntity, { id: studioId });
-      const scope: Scope = { studio, personId: person.id, manager, now };
+      const scope = scopeIn(manager, { studio, personId: person.id, now });
       await this.audit.note(scope, "joined", { about: isMore ? role : member.role });
       return person.id;
     });
@@ -205,29 +174,5 @@ export class AuthService {
   private async isSetUp(manager: EntityManager): Promise<boolean> {
     const rows: unknown = await manager.query("SELECT mirrup_is_set_up() AS done");
     return (rows as readonly { readonly done: boolean }[])[0]?.done ?? false;
-  }
-
-  private async demoCoach(): Promise<string | null> {
-    const rows: unknown = await this.database.query("SELECT mirrup_demo_coach() AS id");
-    return (rows as readonly { readonly id: string | null }[])[0]?.id ?? null;
-  }
-
-  private async membershipsOf(personId: string): Promise<Membership[]> {
-    const rows: unknown = await this.database.query(
-      "SELECT studio_id, studio_name, role FROM mirrup_memberships_of($1)",
-      [personId],
-    );
-    return (rows as readonly { studio_id: string; studio_name: string; role: string }[]).map((row) => ({
-      studioId: row.studio_id,
-      studioName: row.studio_name,
-      role: ROLES.find((role) => role === row.role) ?? "viewer",
-    }));
-  }
-
-  private async endSessions(manager: EntityManager, personId: string, exceptSid: string): Promise<void> {
-    await manager.query("DELETE FROM auth_session WHERE sess ->> 'personId' = $1 AND sid <> $2", [
-      personId,
-      exceptSid,
-    ]);
   }
 }

@@ -46,6 +46,9 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "POST /api/auth/sign-out": ["signed-in"],
   "POST /api/auth/sign-out-everywhere": ["signed-in"],
   "POST /api/auth/password": ["signed-in"],
+  "PATCH /api/auth/account": ["signed-in"],
+  "POST /api/studios": ["signed-in"],
+  "DELETE /api/studios/mine": ["owner"],
   "GET /api/handle/stream": ["signed-in"],
   "GET /api/studio": ["viewer"],
   "PATCH /api/studio": ["owner", () => ({ version: 1 })],
@@ -70,6 +73,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/sets": ["viewer"],
   "GET /api/students/{id}/ladder": ["viewer"],
   "GET /api/students/{id}/load": ["viewer"],
+  "GET /api/students/{id}/floor": ["viewer"],
   "GET /api/students/{id}/plan": ["viewer"],
   "GET /api/students/{id}/done": ["viewer"],
   "GET /api/students/{id}/weeks": ["viewer"],
@@ -106,12 +110,16 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "DELETE /api/people/{id}": ["owner"],
   "GET /api/mail": ["owner"],
   "GET /api/audit": ["owner"],
+  "GET /api/changes": ["viewer"],
+  // The last, since whoever has left is let in nowhere.
+  "DELETE /api/people/me": ["viewer"],
 };
 
 /** What a route's address has to say beside its path. */
 const QUERIES: Readonly<Record<string, () => string>> = {
   "/api/students/{id}/ladder": () => "?subject=cross&side=left",
   "/api/students/{id}/sets": () => "?subject=cross&side=left",
+  "/api/students/{id}/floor": () => "?subject=cross&side=left",
   "/api/students/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01`,
   "/api/groups/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01&goal=cross:both`,
   "/api/students/{id}/combo-sets": () => `?combo=${combo}`,

@@ -1,5 +1,5 @@
 import type { Request } from "express";
-import session from "express-session";
+import session, { type SessionOptions } from "express-session";
 import type { RequestHandler } from "express";
 import pgSimple from "connect-pg-simple";
 import pg from "pg";
@@ -16,6 +16,13 @@ const DAYS_14 = 14 * 86_400_000;
 /** A session that is used lives on; that it was used is written down once an hour, not at every request. */
 const HOUR = 3_600_000;
 const MOST_REMEMBERED = 10_000;
+
+/**
+ * Where the browser's cookie is given anew, so that it lasts as long as the session does: each page asks there as it
+ * opens. Not everywhere: an answer that comes late, as every wait does, would put the cookie of an older session in the
+ * place of one that was begun meanwhile in another tab.
+ */
+const RENEWED_AT = "/auth/session";
 
 type Store = InstanceType<ReturnType<typeof pgSimple>>;
 
@@ -52,15 +59,18 @@ export function createSessions(databaseUrl: string, secret: string, secure: bool
     errorLog: () => undefined,
   });
   touchHourly(store);
-  const handler = session({
+  const options: SessionOptions = {
     name: COOKIE,
     secret,
     store,
     resave: false,
     saveUninitialized: false,
-    rolling: false,
     cookie: { httpOnly: true, sameSite: "lax", secure, maxAge: DAYS_14, path: "/" },
-  });
+  };
+  const plain = session(options);
+  const renewing = session({ ...options, rolling: true });
+  const handler: RequestHandler = (request, response, next) =>
+    (request.path === RENEWED_AT ? renewing : plain)(request, response, next);
   return {
     handler,
     close: async () => {

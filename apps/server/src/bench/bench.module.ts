@@ -1,19 +1,21 @@
+import { studentsReply } from "@mirrup/contract/schemas";
 import { Controller, Get, Module } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { type Member, Scopes } from "../database/scope.js";
+import { Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 
 /** The reference that reads are measured against: the same server, scope and transaction, and next to nothing in it. */
 @Controller("bench")
 class BenchController {
-  constructor(private readonly scopes: Scopes) {}
-
   @Get("select-one")
-  @For("viewer")
-  read(@Asking() member: Member): Promise<object> {
-    return this.scopes.run(member, async ({ manager }) => {
-      await manager.query("SELECT 1");
-      return { items: [] };
-    });
+  @Reading({
+    says: "Next to nothing",
+    for: "viewer",
+    reply: studentsReply,
+  })
+  async read(@Within() scope: Scope): Promise<object> {
+    const { manager } = scope;
+    await manager.query("SELECT 1");
+    return { items: [] };
   }
 }
 

@@ -17,67 +17,91 @@ import {
   tokenParam,
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Delete, Get, Param, Patch, Post } from "@nestjs/common";
-import { Asking, For, Public } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
-import { Reply } from "../problems/reply.js";
+import { Command, Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { CombosService } from "./combos.service.js";
 
 @Controller("combos")
 export class CombosController {
-  constructor(
-    private readonly scopes: Scopes,
-    private readonly combos: CombosService,
-  ) {}
+  constructor(private readonly combos: CombosService) {}
 
   @Get()
-  @For("viewer")
-  @Reply(combosReply, 401, 404)
-  list(@Asking() member: Member): Promise<Items<ComboView>> {
-    return this.scopes.run(member, async (scope) => ({ items: await this.combos.list(scope) }));
+  @Reading({
+    says: "The combos on the shelf",
+    for: "viewer",
+    reply: combosReply,
+  })
+  async list(@Within() scope: Scope): Promise<Items<ComboView>> {
+    return { items: await this.combos.list(scope) };
   }
 
-  /** Keeps combos, all or none. */
   @Post()
-  @For("coach")
-  @Reply(combosReply, 400, 401, 403, 404, 422)
-  add(
-    @Asking() member: Member,
+  @Command({
+    says: "Keeps combos, all or none",
+    for: "coach",
+    reply: combosReply,
+    refuses: [422],
+    audit: { because: "a combo is nobody's record" },
+    size: "batch",
+    touches: ["combos"],
+  })
+  async add(
+    @Within() scope: Scope,
     @Body({ schema: combosRequest }) { combos }: CombosRequest,
   ): Promise<Items<ComboView>> {
-    return this.scopes.run(member, async (scope) => ({ items: await this.combos.add(scope, combos) }));
+    return { items: await this.combos.add(scope, combos) };
   }
 
   @Get(":id")
-  @For("viewer")
-  @Reply(comboReply, 400, 401, 404)
-  read(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<ComboView> {
-    return this.scopes.run(member, (scope) => this.combos.read(scope, id));
+  @Reading({
+    says: "One combo",
+    for: "viewer",
+    reply: comboReply,
+  })
+  read(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<ComboView> {
+    return this.combos.read(scope, id);
   }
 
   @Patch(":id")
-  @For("coach")
-  @Reply(comboReply, 400, 401, 403, 404, 409)
+  @Command({
+    says: "Changes a combo; refuses what was made from an older state",
+    for: "coach",
+    reply: comboReply,
+    refuses: [409],
+    audit: { because: "a combo is nobody's record" },
+    size: "batch",
+    touches: ["combos"],
+  })
   change(
-    @Asking() member: Member,
+    @Within() scope: Scope,
     @Param("id", { schema: idParam }) id: string,
     @Body({ schema: comboChange }) change: ComboChange,
   ): Promise<ComboView> {
-    return this.scopes.run(member, (scope) => this.combos.change(scope, id, change));
+    return this.combos.change(scope, id, change);
   }
 
-  /** Makes a link that shows the combo to whoever has it; an older one ends. */
   @Post(":id/link")
-  @For("coach")
-  @Reply(comboLinkReply, 400, 401, 403, 404)
-  link(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<ComboLinkView> {
-    return this.scopes.run(member, (scope) => this.combos.link(scope, id));
+  @Command({
+    says: "Makes a link that shows the combo to whoever has it; an older one ends",
+    for: "coach",
+    reply: comboLinkReply,
+    audit: ["shared"],
+    touches: ["combos"],
+  })
+  link(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<ComboLinkView> {
+    return this.combos.link(scope, id);
   }
 
   @Delete(":id/link")
-  @For("coach")
-  @Reply(comboReply, 400, 401, 403, 404)
-  withdraw(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<ComboView> {
-    return this.scopes.run(member, (scope) => this.combos.withdraw(scope, id));
+  @Command({
+    says: "Ends the link that shows the combo",
+    for: "coach",
+    reply: comboReply,
+    audit: ["unshared"],
+    touches: ["combos"],
+  })
+  withdraw(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<ComboView> {
+    return this.combos.withdraw(scope, id);
   }
 }
 
@@ -85,10 +109,14 @@ export class CombosController {
 export class SharedCombosController {
   constructor(private readonly combos: CombosService) {}
 
-  /** A combo, read by its link. */
   @Get(":token")
-  @Public()
-  @Reply(sharedComboReply, 400, 410)
+  @Reading({
+    says: "A combo, read by its link",
+    for: "public",
+    reply: sharedComboReply,
+    pace: "strangers",
+    refuses: [410],
+  })
   read(@Param("token", { schema: tokenParam }) token: string): Promise<SharedCombo> {
     return this.combos.shared(token);
   }

@@ -1,5 +1,4 @@
 import { Module } from "@nestjs/common";
-import { AuditModule } from "../audit/index.js";
 import { StandingsModule } from "../standings/index.js";
 import { StudentsModule } from "../students/index.js";
 import { ComboStandingsController } from "./combo-standings.controller.js";
@@ -7,7 +6,7 @@ import { CombosController, SharedCombosController } from "./combos.controller.js
 import { CombosService } from "./combos.service.js";
 
 @Module({
-  imports: [StudentsModule, StandingsModule, AuditModule],
+  imports: [StudentsModule, StandingsModule],
   controllers: [CombosController, SharedCombosController, ComboStandingsController],
   providers: [CombosService],
   exports: [CombosService],

@@ -1,7 +1,4 @@
-/**
- * Brings the database up to date, what the log says of how students learn and facts of an older shape too, and, unless told not to, loads the demo
- * club into an empty one.
- */
+/** Brings the database up to date and, unless told not to, loads the demo club into an empty one. */
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { DataSource } from "typeorm";
@@ -10,7 +7,6 @@ import { databaseOptions } from "../database/data-source.js";
 import { NewerSchemaError, prepareDatabase } from "../database/prepare.js";
 import { backupName, KeepingRefusal, makeBackup } from "../keeping/index.js";
 import { loadDemo } from "../demo/index.js";
-import { refitAll, refreshAll } from "../standings/index.js";
 
 const config = readConfig(process.env);
 
@@ -32,19 +28,11 @@ try {
   console.error(error.message);
   process.exit(1);
 }
-const database = await new DataSource(databaseOptions(config.databaseAdminUrl)).initialize();
-try {
-  const keepOdds = (studioId: string) =>
-    console.error(
-      `How the students of studio ${studioId} learn could not be worked out; its odds stay as they were.`,
-    );
-  if ((await refitAll(database, new Date(), keepOdds)) > 0)
-    console.log("Worked out from the log how its students learn; the odds go by that from now on.");
-  const stale = await refreshAll(database);
-  if (stale > 0) console.log(`Made the standings of ${stale} students anew from the log.`);
-  if (!process.argv.includes("--no-demo") && (await loadDemo(database, new Date()))) {
-    console.log("Loaded the demo club.");
+if (!process.argv.includes("--no-demo")) {
+  const database = await new DataSource(databaseOptions(config.databaseAdminUrl)).initialize();
+  try {
+    if (await loadDemo(database, new Date())) console.log("Loaded the demo club.");
+  } finally {
+    await database.destroy();
   }
-} finally {
-  await database.destroy();
 }

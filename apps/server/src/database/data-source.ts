@@ -31,6 +31,9 @@ import { AuditIndex1765200000000 } from "./migrations/1765200000000-audit-index.
 import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.js";
 import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
 import { OwnStudio1765300000000 } from "./migrations/1765300000000-own-studio.js";
+import { Changes1765500000000 } from "./migrations/1765500000000-changes.js";
+import { Said1765600000000 } from "./migrations/1765600000000-said.js";
+import { Letters1765400000000 } from "./migrations/1765400000000-letters.js";
 import { Marks1765100000000 } from "./migrations/1765100000000-marks.js";
 import { Models1764800000000 } from "./migrations/1764800000000-models.js";
 import { Teaching1764200000000 } from "./migrations/1764200000000-teaching.js";
@@ -91,6 +94,9 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Marks1765100000000,
       AuditIndex1765200000000,
       OwnStudio1765300000000,
+      Letters1765400000000,
+      Changes1765500000000,
+      Said1765600000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

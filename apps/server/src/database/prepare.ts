@@ -54,6 +54,8 @@ async function ensureAppRole({ databaseUrl, databaseAdminUrl }: DatabaseUrls): P
     await client.query(`${verb} ROLE ${role} LOGIN NOBYPASSRLS NOSUPERUSER PASSWORD ${secret}`);
     await client.query(`GRANT USAGE ON SCHEMA public TO ${role}`);
     await client.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO ${role}`);
+    // The log is added to and never changed; with a student it goes as the owner's, by its foreign key.
+    await client.query(`REVOKE UPDATE, DELETE ON practice_set, decision FROM ${role}`);
   });
 }
 

@@ -1,34 +1,43 @@
 import type { DecisionsReply, DecisionsRequest, DecisionView, Items } from "@mirrup/contract";
 import { decisionsReply, decisionsRequest, decisionsView, idParam } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Param, Post } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
-import { Reply } from "../problems/reply.js";
+import { Command, ofItems, Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { DecisionsService } from "./decisions.service.js";
 
 @Controller()
 export class DecisionsController {
-  constructor(
-    private readonly scopes: Scopes,
-    private readonly decisions: DecisionsService,
-  ) {}
+  constructor(private readonly decisions: DecisionsService) {}
 
-  /** Takes clearings, reopenings, placements, gates and takings-back into the log, each id once. */
   @Post("decisions")
-  @For("coach")
-  @Reply(decisionsReply, 400, 401, 403, 404, 409, 410, 422, 503)
+  @Command({
+    says: "Takes clearings, reopenings, placements, gates and takings-back into the log, each id once",
+    for: "coach",
+    reply: decisionsReply,
+    refuses: [409, 410, 422],
+    audit: ["cleared", "reopened", "overrode", "took-back"],
+    size: "batch",
+    touches: ["students"],
+    of: ofItems("decisions"),
+  })
   log(
-    @Asking() member: Member,
+    @Within() scope: Scope,
     @Body({ schema: decisionsRequest }) request: DecisionsRequest,
   ): Promise<DecisionsReply> {
-    return this.scopes.run(member, (scope) => this.decisions.log(scope, request));
+    return this.decisions.log(scope, request);
   }
 
-  /** What was decided about one student, newest first. */
   @Get("students/:id/decisions")
-  @For("viewer")
-  @Reply(decisionsView, 400, 401, 404, 410)
-  list(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Items<DecisionView>> {
-    return this.scopes.run(member, async (scope) => ({ items: await this.decisions.list(scope, id) }));
+  @Reading({
+    says: "What was decided about one student, newest first",
+    for: "viewer",
+    reply: decisionsView,
+    refuses: [410],
+  })
+  async list(
+    @Within() scope: Scope,
+    @Param("id", { schema: idParam }) id: string,
+  ): Promise<Items<DecisionView>> {
+    return { items: await this.decisions.list(scope, id) };
   }
 }

@@ -1,12 +1,11 @@
 import { Module } from "@nestjs/common";
-import { AuditModule } from "../audit/index.js";
 import { StandingsModule } from "../standings/index.js";
 import { StudentsModule } from "../students/index.js";
 import { DecisionsController } from "./decisions.controller.js";
 import { DecisionsService } from "./decisions.service.js";
 
 @Module({
-  imports: [StandingsModule, StudentsModule, AuditModule],
+  imports: [StandingsModule, StudentsModule],
   controllers: [DecisionsController],
   providers: [DecisionsService],
 })

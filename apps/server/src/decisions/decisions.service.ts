@@ -11,7 +11,7 @@ import { CATALOGUE } from "@mirrup/catalogue";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
-import { holdTeaching, type Scope } from "../database/scope.js";
+import { holdTeaching, type Scope, type TeachingScope } from "../database/scope.js";
 import { combosNamed } from "../combos/index.js";
 import { clockAheadBy, DecisionEntity, decisionsOf, happenedAt, SetEntity, voidedBy } from "../log/index.js";
 import { RefusedDecisionsProblem } from "../problems/problem.js";
@@ -100,7 +100,7 @@ export class DecisionsService {
 
   /** Brings gates and facts in step with new decisions; answers the sides that they are about. */
   private async derive(
-    scope: Scope,
+    scope: TeachingScope,
     students: readonly StudentEntity[],
     lines: readonly DecisionEntity[],
   ): Promise<Touched> {

@@ -5,12 +5,12 @@ import { AuditService } from "../audit/index.js";
 import { Passwords } from "../auth/index.js";
 import { PersonEntity } from "../auth/person.entity.js";
 import { ComboEntity } from "../combos/combo.entity.js";
-import type { Scope } from "../database/scope.js";
+import { scopeIn, type Scope } from "../database/scope.js";
 import { GroupEntity } from "../groups/group.entity.js";
 import { GroupMemberEntity } from "../groups/group-member.entity.js";
 import { MembershipEntity } from "../people/membership.entity.js";
 import { SetsService } from "../sets/index.js";
-import { StandingsService } from "../standings/index.js";
+import { RememberedFacts, StandingsService } from "../standings/index.js";
 import { NEW_STUDENT, StudentEntity } from "../students/index.js";
 import { NEW_STUDIO, StudioEntity } from "../studios/index.js";
 import { comboHistory, DEMO_COMBOS } from "./combos.js";
@@ -29,7 +29,7 @@ export async function loadDemo(database: DataSource, now: Date): Promise<boolean
     const studio: StudioEntity = { ...NEW_STUDIO, id, name, timeZone, school, isDemo: true, createdAt: now };
     await manager.insert(StudioEntity, studio);
     await addPeople(manager, studio.id, now);
-    const scope = { studio, personId: null, manager, now };
+    const scope = scopeIn(manager, { studio, personId: null, now });
     await addCombos(scope);
     await addStudents(scope);
     await addGroups(manager, studio.id, now);
@@ -55,7 +55,7 @@ function peopleOf({ students, others, school }: DemoClub, now: Date) {
 
 async function addStudents(scope: Scope): Promise<void> {
   const { studio, manager, now } = scope;
-  const sets = new SetsService(new StandingsService(), new AuditService());
+  const sets = new SetsService(new StandingsService(new RememberedFacts()), new AuditService());
   for (const { name, profile, history } of peopleOf(DEMO_CLUB, now)) {
     const id = demoId(name);
     const student = { ...NEW_STUDENT, ...profile, studioId: studio.id, id, name, createdAt: now };

@@ -4,8 +4,7 @@ import { Controller, Get, Inject, Res } from "@nestjs/common";
 import { InjectDataSource } from "@nestjs/typeorm";
 import type { Response } from "express";
 import type { DataSource } from "typeorm";
-import { Public } from "../access/access.js";
-import { Reply } from "../problems/reply.js";
+import { Reading } from "../door/index.js";
 
 /** Which Mirrup this is. */
 export const VERSION = Symbol("version");
@@ -17,10 +16,12 @@ export class HealthController {
     @Inject(VERSION) private readonly version: string,
   ) {}
 
-  /** Whether the server and its database answer and take what is written: 200, or 503 while they do not. */
   @Get()
-  @Public()
-  @Reply(healthReply)
+  @Reading({
+    says: "Whether the server and its database answer and take what is written: 200, or 503 while they do not",
+    for: "public",
+    reply: healthReply,
+  })
   async read(@Res({ passthrough: true }) response: Response): Promise<Health> {
     const { version } = this;
     try {

@@ -88,3 +88,63 @@ describe("a lesson that several devices hold and plan at once", () => {
     }
   });
 });
+
+describe("what is said in a hall", () => {
+  it.each([1, 2, 3, 4])(
+    "is what was said last, in whatever order it comes and however often (seed %i)",
+    async (seed) => {
+      const random = randomFrom(seed);
+      const here = await Promise.all(["Fir", "Gorse", "Hazel"].map((name) => server.addStudent(name)));
+      const students = here.map((studentId) => ({ studentId, attendance: "expected", places: [] }));
+      const made = { ...lessonOf({ id: uuid() }), students };
+      await server.post("/api/lessons", { lessons: [made] });
+      const came = new Map<string, Attendance>(here.map((id) => [id, "expected"]));
+      const ropes = new Map<string, boolean>();
+      const stopped = new Map<string, boolean>();
+      let isOver = false;
+      // Within the last minute and yet within the day: so soon after midnight some of it is of now.
+      const began = Math.max(Date.now() - 60_000, Date.parse(new Date().toISOString().slice(0, 10)));
+      const tellings = Array.from({ length: 24 }, (_, word) => {
+        const at = new Date(began + word * 1000).toISOString();
+        const id = here[between(random, 0, here.length - 1)] ?? "";
+        const draw = random();
+        if (draw < 0.5) {
+          const mark = ATTENDANCES[between(random, 0, ATTENDANCES.length - 1)] ?? "late";
+          came.set(id, mark);
+          return () =>
+            server.owner.ask("PATCH", `/api/lessons/${made.id}/run`, { at, attendance: { [id]: mark } });
+        }
+        if (draw < 0.65) {
+          const has = random() < 0.5;
+          ropes.set(id, has);
+          return () =>
+            server.owner.ask("PATCH", `/api/lessons/${made.id}/run`, { at, ownRopes: { [id]: has } });
+        }
+        if (draw < 0.75) {
+          const finished = (isOver = random() < 0.5);
+          return () => server.owner.ask("PATCH", `/api/lessons/${made.id}/run`, { at, finished });
+        }
+        const stops = random() < 0.5;
+        stopped.set(id, stops);
+        return () => server.owner.ask(stops ? "PUT" : "DELETE", `/api/students/${id}/stop`, { at });
+      });
+      const twice = [...tellings, ...tellings.filter(() => random() < 0.3)];
+      const shuffled = twice.map((tell) => ({ tell, place: random() })).sort((a, b) => a.place - b.place);
+      for (const two of [shuffled.slice(0, 12), shuffled.slice(12)]) {
+        const answers = await Promise.all(two.map(({ tell }) => tell()));
+        expect(answers.map(({ status }) => status)).toEqual(two.map(() => 200));
+      }
+      const lesson = (await server.get(`/api/lessons/${made.id}`)).body as LessonView;
+      expect(new Map(lesson.students.map((one) => [one.studentId, one.attendance]))).toEqual(came);
+      const brought = lesson.students.flatMap(({ studentId, ownRope = null }) =>
+        ownRope === null ? [] : [[studentId, ownRope] as const],
+      );
+      expect(new Map(brought)).toEqual(ropes);
+      expect(lesson.finishedAt !== null).toBe(isOver);
+      for (const [id, stops] of stopped) {
+        const { body } = await server.get(`/api/students/${id}`);
+        expect((body as { readonly hasStopped: boolean }).hasStopped).toBe(stops);
+      }
+    },
+  );
+});

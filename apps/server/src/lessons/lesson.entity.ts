@@ -38,6 +38,10 @@ export class LessonEntity {
   @Column("timestamptz", { name: "finished_at", nullable: true })
   finishedAt!: Date | null;
 
+  /** When it was last said whether it is over, by the server's clock. */
+  @Column("timestamptz", { name: "finished_said_at", nullable: true })
+  finishedSaidAt!: Date | null;
+
   @Column("timestamptz", { name: "created_at" })
   createdAt!: Date;
 

@@ -20,89 +20,117 @@ import {
   lessonsRequest,
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Delete, Get, Param, Patch, Post, Query } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
-import { Reply } from "../problems/reply.js";
+import { Command, Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { DoneService } from "./done.service.js";
 import { LessonsService } from "./lessons.service.js";
 
 @Controller("lessons")
 export class LessonsController {
   constructor(
-    private readonly scopes: Scopes,
     private readonly lessons: LessonsService,
     private readonly done: DoneService,
   ) {}
 
-  /** The lessons of some days. */
   @Get()
-  @For("viewer")
-  @Reply(lessonsReply, 400, 401, 404)
-  list(
-    @Asking() member: Member,
+  @Reading({
+    says: "The lessons of some days",
+    for: "viewer",
+    reply: lessonsReply,
+  })
+  async list(
+    @Within() scope: Scope,
     @Query({ schema: lessonsQuery }) query: LessonsQuery,
   ): Promise<Items<LessonView>> {
-    return this.scopes.run(member, async (scope) => ({ items: await this.lessons.list(scope, query) }));
+    return { items: await this.lessons.list(scope, query) };
   }
 
-  /** Adds lessons, all or none. */
   @Post()
-  @For("coach")
-  @Reply(lessonsReply, 400, 401, 403, 404)
-  add(
-    @Asking() member: Member,
+  @Command({
+    says: "Adds lessons, all or none",
+    for: "coach",
+    reply: lessonsReply,
+    audit: { because: "a lesson is a timetable; what was done in it is in the log" },
+    size: "batch",
+    touches: ["lessons"],
+  })
+  async add(
+    @Within() scope: Scope,
     @Body({ schema: lessonsRequest }) { lessons }: LessonsRequest,
   ): Promise<Items<LessonView>> {
-    return this.scopes.run(member, async (scope) => ({ items: await this.lessons.add(scope, lessons) }));
+    return { items: await this.lessons.add(scope, lessons) };
   }
 
   @Get(":id")
-  @For("viewer")
-  @Reply(lessonReply, 400, 401, 404)
-  read(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<LessonView> {
-    return this.scopes.run(member, (scope) => this.lessons.read(scope, id));
+  @Reading({
+    says: "One lesson, with what is planned for it and what has become of it",
+    for: "viewer",
+    reply: lessonReply,
+  })
+  read(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<LessonView> {
+    return this.lessons.read(scope, id);
   }
 
   @Patch(":id")
-  @For("coach")
-  @Reply(lessonReply, 400, 401, 403, 404, 409)
+  @Command({
+    says: "Changes when, where and who; refuses what was made from an older state",
+    for: "coach",
+    reply: lessonReply,
+    refuses: [409],
+    audit: { because: "a lesson is a timetable; what was done in it is in the log" },
+    size: "batch",
+    touches: ["lessons"],
+  })
   change(
-    @Asking() member: Member,
+    @Within() scope: Scope,
     @Param("id", { schema: idParam }) id: string,
     @Body({ schema: lessonChange }) change: LessonChange,
   ): Promise<LessonView> {
-    return this.scopes.run(member, (scope) => this.lessons.change(scope, id, change));
+    return this.lessons.change(scope, id, change);
   }
 
-  /** What happens in the hall. */
   @Patch(":id/run")
-  @For("coach")
-  @Reply(lessonReply, 400, 401, 403, 404)
+  @Command({
+    says: "What happens in the hall",
+    for: "coach",
+    reply: lessonReply,
+    audit: { because: "a lesson is a timetable; what was done in it is in the log" },
+    size: "batch",
+    touches: ["lessons"],
+  })
   run(
-    @Asking() member: Member,
+    @Within() scope: Scope,
     @Param("id", { schema: idParam }) id: string,
     @Body({ schema: lessonRun }) run: LessonRun,
   ): Promise<LessonView> {
-    return this.scopes.run(member, (scope) => this.lessons.run(scope, id, run));
+    return this.lessons.run(scope, id, run);
   }
 
   @Delete(":id")
-  @For("coach")
-  @Reply(doneReply, 400, 401, 403, 404)
-  async remove(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Done> {
-    await this.scopes.run(member, (scope) => this.lessons.remove(scope, id));
+  @Command({
+    says: "Takes a lesson out of the timetable; what was done in it stays in the log",
+    for: "coach",
+    reply: doneReply,
+    audit: { because: "a lesson is a timetable; what was done in it is in the log" },
+    touches: ["lessons"],
+  })
+  async remove(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<Done> {
+    await this.lessons.remove(scope, id);
     return { done: true };
   }
 
-  /** What its students did on its day. */
   @Get(":id/done")
-  @For("viewer")
-  @Reply(doneSidesReply, 400, 401, 404)
-  doneOf(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Items<DoneSide>> {
-    return this.scopes.run(member, async (scope) => {
-      const { day, students } = await this.lessons.read(scope, id);
-      const ids = students.map((one) => one.studentId);
-      return { items: await this.done.of(scope, day, ids) };
-    });
+  @Reading({
+    says: "What its students did on its day",
+    for: "viewer",
+    reply: doneSidesReply,
+  })
+  async doneOf(
+    @Within() scope: Scope,
+    @Param("id", { schema: idParam }) id: string,
+  ): Promise<Items<DoneSide>> {
+    const { day, students } = await this.lessons.read(scope, id);
+    const ids = students.map((one) => one.studentId);
+    return { items: await this.done.of(scope, day, ids) };
   }
 }

@@ -13,6 +13,7 @@ import { Injectable } from "@nestjs/common";
 import { isDeepStrictEqual } from "node:util";
 import { Between, In } from "typeorm";
 import type { Scope } from "../database/scope.js";
+import { saidAt } from "../log/index.js";
 import { GroupEntity, MembersService } from "../groups/index.js";
 import { isSoAlready } from "../problems/already.js";
 import {
@@ -76,6 +77,7 @@ export class LessonsService {
         studioId,
         progress: null,
         finishedAt: null,
+        finishedSaidAt: null,
         createdAt: scope.now,
         version: 1,
       });
@@ -109,32 +111,40 @@ export class LessonsService {
   }
 
   /**
-   * What happens in the hall: who came, how far it is, that it is over. Never refused for an older state; a
-   * step that began before the one that is known, from a device that was away, leaves that where it is.
+   * What happens in the hall: who came, how far it is, that it is over. Never refused for an older state: of a device
+   * that was away, what was said before the last word on the same thing leaves that as it is, and so does a step before
+   * the one that is known.
    */
   async run(
     scope: Scope,
     id: string,
-    { attendance = {}, ownRopes = {}, progress, finished }: LessonRun,
+    { attendance = {}, ownRopes = {}, progress, finished, ...tapped }: LessonRun,
   ): Promise<LessonView> {
+    const at = saidAt(tapped, scope.now);
     const held = await this.hold(scope, id);
     const named = new Set([...Object.keys(attendance), ...Object.keys(ownRopes)]);
     const known = await this.knownStudents(scope, [...named]);
     const kept = new Map((await this.rowsOf(scope, [id])).map((row) => [row.studentId, row]));
     const key = { studioId: scope.studio.id, lessonId: id };
     const changed = [...known].map((studentId) => {
-      const before = kept.get(studentId) ?? newcomer(studentId);
+      const before = kept.get(studentId);
+      const { places, attendance: came, ownRope = null } = before ?? newcomer(studentId);
+      const comes = lastOf(attendance[studentId], at, { value: came, saidAt: before?.attendanceSaidAt });
+      const rope = lastOf(ownRopes[studentId], at, { value: ownRope, saidAt: before?.ownRopeSaidAt });
       return {
-        ...{ ...key, studentId, places: [...before.places] },
-        attendance: attendance[studentId] ?? before.attendance,
-        ownRope: ownRopes[studentId] ?? before.ownRope ?? null,
+        ...{ ...key, studentId, places: [...places] },
+        ...{ attendance: comes.value, attendanceSaidAt: comes.saidAt ?? null },
+        ...{ ownRope: rope.value, ownRopeSaidAt: rope.saidAt ?? null },
       };
     });
+    const before = { value: held.finishedAt, saidAt: held.finishedSaidAt };
+    const over = finished === undefined ? undefined : finished ? (held.finishedAt ?? at) : null;
+    const end = lastOf(over, at, before);
     await scope.manager.save(LessonStudentEntity, changed);
     await scope.manager.save(LessonEntity, {
       ...held,
       ...(progress === undefined || isBehind(progress, held.progress) ? {} : { progress }),
-      ...(finished === undefined ? {} : { finishedAt: finished ? (held.finishedAt ?? scope.now) : null }),
+      ...{ finishedAt: end.value, finishedSaidAt: end.saidAt ?? null },
     });
     return this.read(scope, id);
   }
@@ -192,11 +202,11 @@ export class LessonsService {
     const begun = progress?.step ?? 0;
     const placesOf = new Map(planned.map((one) => [one.studentId, one.places]));
     const held = await this.rowsOf(scope, [id]);
-    const rows = held.flatMap(({ studioId, studentId, attendance, ownRope, places }) => {
-      const next = placesOf.get(studentId);
+    const rows = held.flatMap((row) => {
+      const next = placesOf.get(row.studentId);
       if (next === undefined) return [];
-      const kept = next.map((place, turn) => (turn < begun ? (places[turn] ?? null) : place));
-      return [{ studioId, lessonId: id, studentId, attendance, ownRope, places: kept }];
+      const kept = next.map((place, turn) => (turn < begun ? (row.places[turn] ?? null) : place));
+      return [Object.assign(row, { places: kept })];
     });
     if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
   }
@@ -216,7 +226,7 @@ export class LessonsService {
     await scope.manager.delete(LessonStudentEntity, { studioId, lessonId });
     const rows = students.map(({ studentId, attendance, ownRope = null, places }) => ({
       ...{ studioId, lessonId, studentId, attendance, ownRope },
-      places: [...places],
+      ...{ places: [...places], attendanceSaidAt: null, ownRopeSaidAt: null },
     }));
     if (rows.length > 0) await scope.manager.save(LessonStudentEntity, rows);
   }
@@ -234,6 +244,18 @@ function newcomer(studentId: string): LessonStudent {
   return { studentId, attendance: "expected", places: [] };
 }
 
+interface Word<T> {
+  readonly value: T;
+  /** Absent where nobody has said it. */
+  readonly saidAt?: Date | null | undefined;
+}
+
+/** The last word on a thing: what is said now, unless what is known was said later. */
+function lastOf<T>(said: T | undefined, at: Date, known: Word<T>): Word<T> {
+  const isOlder = known.saidAt != null && known.saidAt > at;
+  return said === undefined || isOlder ? known : { value: said, saidAt: at };
+}
+
 /** Whether the turns of a lesson that have begun are the plan's too. */
 function keepsBegun(
   { plan, progress }: Pick<LessonEntity, "plan" | "progress">,
@@ -244,9 +266,14 @@ function keepsBegun(
   return isDeepStrictEqual(next?.rotations.slice(0, progress.step), begun);
 }
 
-/** Whether a step began before the one that is known. */
+/**
+ * Whether a class is further than a device knew that says where it is: at a later step, or at the same one, begun by
+ * another device first. The steps are compared and not the devices' clocks, which need not agree.
+ */
 function isBehind(progress: LessonProgress | null, known: LessonProgress | null): boolean {
-  return progress !== null && known !== null && Date.parse(progress.startedAt) < Date.parse(known.startedAt);
+  if (progress === null || known === null) return false;
+  if (progress.step !== known.step) return progress.step < known.step;
+  return Date.parse(progress.startedAt) !== Date.parse(known.startedAt);
 }
 
 function viewOf(lesson: LessonEntity, students: readonly LessonStudent[]): LessonView {

@@ -158,6 +158,21 @@ describe("a lesson", () => {
     });
   });
 
+  it("goes on by its steps, however the devices' clocks disagree", async () => {
+    const { id } = await add({ groupId: group.id });
+    await patch(id, { version: 1, plan: PLAN });
+    const at = (step: number, time: string, minutes = 8) =>
+      patch(`${id}/run`, { progress: { step, startedAt: `2026-06-01T${time}.000Z`, minutes, skipped: [] } });
+    await at(0, "17:00:00");
+    // A tablet whose clock is minutes ahead, and then one whose clock is right.
+    await at(1, "17:19:00");
+    expect((await at(2, "17:16:00")).lesson.progress?.step).toBe(2);
+    // What was pressed before comes late; what two press at once counts from the first.
+    expect((await at(1, "17:20:00")).lesson.progress?.step).toBe(2);
+    expect((await at(2, "17:16:02", 5)).lesson.progress).toMatchObject({ minutes: 8 });
+    expect((await at(2, "17:16:00", 11)).lesson.progress).toMatchObject({ step: 2, minutes: 11 });
+  });
+
   it("is taken off, and can be put back", async () => {
     const lesson = lessonOf();
     await server.post("/api/lessons", { lessons: [lesson] });

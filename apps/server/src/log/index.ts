@@ -1,5 +1,5 @@
 export { DecisionEntity } from "./decision.entity.js";
-export { clockAheadBy, happenedAt } from "./device-clock.js";
+export { clockAheadBy, happenedAt, saidAt } from "./device-clock.js";
 export { decisionsOf, voidedBy } from "./decisions-of.js";
 export { decisionRequestOf, requestOf } from "./request.js";
-export { SetEntity } from "./set.entity.js";
+export { SetEntity, LOG_SET_FIELDS, type LogSet } from "./set.entity.js";

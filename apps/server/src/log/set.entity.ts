@@ -56,3 +56,23 @@ export class SetEntity {
   @Column("text", { name: "catalogue_version" })
   catalogueVersion!: string;
 }
+
+/** What of a line bears on a student's standing: all that is read of it where a whole log is. */
+export type LogSet = Pick<
+  SetEntity,
+  | "id"
+  | "studentId"
+  | "subject"
+  | "side"
+  | "drill"
+  | "clean"
+  | "misses"
+  | "bestStreak"
+  | "seconds"
+  | "countedBy"
+  | "happenedAt"
+>;
+export const LOG_SET_FIELDS: readonly (keyof LogSet)[] = [
+  ...(["id", "studentId", "subject", "side", "drill", "clean", "misses"] as const),
+  ...(["bestStreak", "seconds", "countedBy", "happenedAt"] as const),
+];

@@ -1,36 +1,45 @@
-import type { Items, MailView } from "@mirrup/contract";
+import type { Items, LetterState, MailView } from "@mirrup/contract";
 import { mailReply } from "@mirrup/contract/schemas";
 import { Controller, Get } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
-import { Reply } from "../problems/reply.js";
+import { Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { MailEntity } from "./mail.entity.js";
+import { Seal } from "./seal.js";
 
 const SHOWN = 200;
 
+function stateOf({ queued, sentAt, nextTryAt }: MailEntity): LetterState {
+  if (!queued) return "kept";
+  if (sentAt !== null) return "sent";
+  return nextTryAt === null ? "failed" : "waiting";
+}
+
 @Controller("mail")
 export class MailController {
-  constructor(private readonly scopes: Scopes) {}
+  constructor(private readonly seal: Seal) {}
 
-  /** The studio's outbox, newest first. */
   @Get()
-  @For("owner")
-  @Reply(mailReply, 401, 403, 404)
-  list(@Asking() member: Member): Promise<Items<MailView>> {
-    return this.scopes.run(member, async ({ studio, manager }) => {
-      const letters = await manager.find(MailEntity, {
-        where: { studioId: studio.id },
-        order: { createdAt: "DESC", id: "DESC" },
-        take: SHOWN,
-      });
-      const items = letters.map(({ id, recipient, subject, body, createdAt }) => ({
-        id,
-        to: recipient,
-        subject,
-        text: body,
-        at: createdAt.toISOString(),
-      }));
-      return { items };
+  @Reading({
+    says: "The studio's outbox, newest first",
+    for: "owner",
+    reply: mailReply,
+  })
+  async list(@Within() scope: Scope): Promise<Items<MailView>> {
+    const { studio, manager } = scope;
+    const letters = await manager.find(MailEntity, {
+      where: { studioId: studio.id },
+      order: { createdAt: "DESC", id: "DESC" },
+      take: SHOWN,
     });
+    const items = letters.map((letter) => ({
+      id: letter.id,
+      to: letter.recipient,
+      subject: letter.subject,
+      text: letter.body === "" ? null : this.seal.open(letter.body),
+      at: letter.createdAt.toISOString(),
+      state: stateOf(letter),
+      trouble: letter.trouble,
+    }));
+    return { items };
   }
 }

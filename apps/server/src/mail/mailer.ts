@@ -3,8 +3,10 @@ import type { EntityManager } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { enterStudio } from "../database/scope.js";
 import { MailEntity } from "./mail.entity.js";
+import { PostOffice } from "./post-office.js";
+import { Seal } from "./seal.js";
 
-/** A letter to one person, as an SMTP client would take it; it leaves from a studio. */
+/** A letter to one person; it leaves from a studio. */
 export interface Letter {
   readonly studioId: string;
   readonly to: string;
@@ -12,21 +14,23 @@ export interface Letter {
   readonly text: string;
 }
 
-/**
- * Where letters leave. To send real mail, provide another class under this token whose `send` hands
- * the letter to an SMTP client; everything else stays as it is.
- */
-export abstract class Mailer {
-  /** Takes the letter in the caller's transaction, so that it leaves only if the rest happens. */
-  abstract send(manager: EntityManager, letter: Letter): Promise<void>;
-}
-
-/** The stand-in that ships with Mirrup: letters lie in the studio's outbox, where its owner reads them. */
+/** Where letters are given up: into the studio's outbox, from where they leave by SMTP where that is set. */
 @Injectable()
-export class OutboxMailer extends Mailer {
+export class Mailer {
+  constructor(
+    private readonly seal: Seal,
+    private readonly office: PostOffice,
+  ) {}
+
+  /** Takes the letter in the caller's transaction, so that it leaves only if the rest happens. */
   async send(manager: EntityManager, { studioId, to, subject, text }: Letter): Promise<void> {
     await enterStudio(manager, studioId);
-    const letter = { studioId, id: uuid(), recipient: to, subject, body: text, createdAt: new Date() };
-    await manager.insert(MailEntity, letter);
+    const now = new Date();
+    const { isOpen } = this.office;
+    await manager.insert(MailEntity, {
+      ...{ studioId, id: uuid(), recipient: to, subject, body: this.seal.close(text), createdAt: now },
+      ...{ queued: isOpen, tries: 0, nextTryAt: isOpen ? now : null, sentAt: null, trouble: null },
+    });
+    this.office.expect();
   }
 }

@@ -2,61 +2,89 @@ import type { Done, InvitationRequest, Items, MemberView, RoleRequest } from "@m
 import { doneReply, idParam, invitationRequest, membersReply, roleRequest } from "@mirrup/contract/schemas";
 import { Body, Controller, Delete, Get, Param, Patch, Post, Req } from "@nestjs/common";
 import type { Request } from "express";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
+import { Command, Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { letterAddress } from "../mail/index.js";
-import { Reply } from "../problems/reply.js";
 import { PeopleService } from "./people.service.js";
 
 const DONE: Done = { done: true };
 
 @Controller("people")
 export class PeopleController {
-  constructor(
-    private readonly scopes: Scopes,
-    private readonly people: PeopleService,
-  ) {}
+  constructor(private readonly people: PeopleService) {}
 
-  /** Who belongs to the studio. */
   @Get()
-  @For("owner")
-  @Reply(membersReply, 401, 403, 404)
-  list(@Asking() member: Member): Promise<Items<MemberView>> {
-    return this.scopes.run(member, async (scope) => ({ items: await this.people.list(scope) }));
+  @Reading({
+    says: "Who belongs to the studio",
+    for: "owner",
+    reply: membersReply,
+  })
+  async list(@Within() scope: Scope): Promise<Items<MemberView>> {
+    return { items: await this.people.list(scope) };
   }
 
-  /** Sends someone a one-time link into the studio. */
   @Post("invitations")
-  @For("owner")
-  @Reply(doneReply, 400, 401, 403, 404)
+  @Command({
+    says: "Sends someone a one-time link into the studio",
+    for: "owner",
+    reply: doneReply,
+    audit: ["invited"],
+    pace: "letters",
+    touches: ["studio"],
+  })
   async invite(
-    @Asking() member: Member,
+    @Within() scope: Scope,
     @Req() request: Request,
     @Body({ schema: invitationRequest }) invitation: InvitationRequest,
   ): Promise<Done> {
     const address = letterAddress(request);
-    await this.scopes.run(member, (scope) => this.people.invite(scope, invitation, address));
+    await this.people.invite(scope, invitation, address);
     return DONE;
   }
 
   @Patch(":id")
-  @For("owner")
-  @Reply(doneReply, 400, 401, 403, 404, 409)
+  @Command({
+    says: "Gives someone another part in the studio",
+    for: "owner",
+    reply: doneReply,
+    refuses: [409],
+    audit: ["role-changed"],
+    touches: ["studio"],
+  })
   async changeRole(
-    @Asking() member: Member,
+    @Within() scope: Scope,
     @Param("id", { schema: idParam }) id: string,
     @Body({ schema: roleRequest }) { role }: RoleRequest,
   ): Promise<Done> {
-    await this.scopes.run(member, (scope) => this.people.changeRole(scope, id, role));
+    await this.people.changeRole(scope, id, role);
     return DONE;
   }
 
-  /** Takes someone out of the studio; their account stays theirs. */
+  @Delete("me")
+  @Command({
+    says: "Leaves the studio; the account stays one's own",
+    for: "viewer",
+    reply: doneReply,
+    refuses: [409],
+    audit: ["left"],
+    touches: ["studio"],
+  })
+  async leave(@Within() scope: Scope): Promise<Done> {
+    await this.people.leave(scope);
+    return DONE;
+  }
+
   @Delete(":id")
-  @For("owner")
-  @Reply(doneReply, 400, 401, 403, 404, 409)
-  async remove(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Done> {
-    await this.scopes.run(member, (scope) => this.people.remove(scope, id));
+  @Command({
+    says: "Takes someone out of the studio; their account stays theirs",
+    for: "owner",
+    reply: doneReply,
+    refuses: [409],
+    audit: ["removed"],
+    touches: ["studio"],
+  })
+  async remove(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<Done> {
+    await this.people.remove(scope, id);
     return DONE;
   }
 }

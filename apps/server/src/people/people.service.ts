@@ -2,10 +2,11 @@ import type { InvitationRequest, MemberView, Role } from "@mirrup/contract";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
+import { demoCoach } from "../database/memberships.js";
 import { PersonEntity } from "../auth/person.entity.js";
 import type { Scope } from "../database/scope.js";
 import { Mailer } from "../mail/index.js";
-import { LastOwnerProblem, UnknownPersonProblem } from "../problems/problem.js";
+import { DemoAccountProblem, LastOwnerProblem, UnknownPersonProblem } from "../problems/problem.js";
 import { endLinks, makeInvitation } from "../links/index.js";
 import { MembershipEntity } from "./membership.entity.js";
 
@@ -58,6 +59,17 @@ export class PeopleService {
     // An invitation that was never opened would bring them back.
     await endLinks(scope.manager, { kind: "invitation", email, studioId });
     await this.audit.note(scope, "removed", { about: email });
+  }
+
+  /** Leaves the studio of one's own accord. */
+  async leave(scope: Scope): Promise<void> {
+    const { personId, studio } = scope;
+    if (personId === null || (await demoCoach(scope.manager)) === personId) throw new DemoAccountProblem();
+    await this.keepAnOwner(scope, await this.memberOrThrow(scope, personId));
+    const email = await this.addressOf(scope, personId);
+    await scope.manager.delete(MembershipEntity, { studioId: studio.id, personId });
+    await endLinks(scope.manager, { kind: "invitation", email, studioId: studio.id });
+    await this.audit.note(scope, "left", { about: email });
   }
 
   private async memberOrThrow(scope: Scope, personId: string): Promise<MembershipEntity> {

@@ -2,10 +2,9 @@ import type { ClassOptionsQuery, ClassStudentView, Items } from "@mirrup/contrac
 import { classOptionsQuery, classOptionsReply, idParam } from "@mirrup/contract/schemas";
 import { classOptions, underGoals } from "@mirrup/core/planning";
 import { Controller, Get, Param, Query } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
+import { Asking, Reading, Within } from "../door/index.js";
+import type { Member, Scope } from "../database/scope.js";
 import { LessonsService } from "../lessons/index.js";
-import { Reply } from "../problems/reply.js";
 import { loadsOf, proposalsOf, skillsReading, StandingsService } from "../standings/index.js";
 import { nextOptions, PairsService, StopsService, StudentsService } from "../students/index.js";
 import { leftToday, ropeOf } from "./today.js";
@@ -13,7 +12,6 @@ import { leftToday, ropeOf } from "./today.js";
 @Controller("lessons/:id/options")
 export class ClassOptionsController {
   constructor(
-    private readonly scopes: Scopes,
     private readonly students: StudentsService,
     private readonly standings: StandingsService,
     private readonly stops: StopsService,
@@ -21,42 +19,44 @@ export class ClassOptionsController {
     private readonly lessons: LessonsService,
   ) {}
 
-  /** What each student of a lesson could do at a station today, and what a minute of it is worth. */
   @Get()
-  @For("viewer")
-  @Reply(classOptionsReply, 400, 401, 404)
-  list(
+  @Reading({
+    says: "What each student of a lesson could do at a station today, and what a minute of it is worth",
+    for: "viewer",
+    reply: classOptionsReply,
+    pace: "heavy",
+  })
+  async list(
+    @Within() scope: Scope,
     @Asking() member: Member,
     @Param("id", { schema: idParam }) lessonId: string,
     @Query({ schema: classOptionsQuery }) { missing }: ClassOptionsQuery,
   ): Promise<Items<ClassStudentView>> {
-    return this.scopes.run(member, async (scope) => {
-      const lesson = await this.lessons.read(scope, lessonId);
-      const listed = new Set(lesson.students.map((one) => one.studentId));
-      const students = (await this.students.list(scope)).filter((student) => listed.has(student.id));
-      const ids = students.map((student) => student.id);
-      const facts = await this.standings.factsOf(scope, students);
-      const loads = await loadsOf(scope, ids);
-      const stopped = await this.stops.today(scope);
-      const paired = await this.pairs.pairedWith(scope, member.role === "viewer" ? [] : ids);
-      const items = students.map((student): ClassStudentView => {
-        const { id, name, heightMm } = student;
-        const reading = skillsReading(scope, student, facts.get(id));
-        const options = classOptions({
-          reading,
-          next: proposalsOf(reading, nextOptions(scope, student)),
-          underGoals: underGoals(reading.syllabus, student.goals),
-          missing: new Set(missing),
-        });
-        const { isRestDay, ...left } = leftToday(scope, student, loads.get(id) ?? []);
-        const multiplesLeft = isRestDay ? 0 : left.multiplesLeft;
-        return {
-          ...{ id, name, options, heightMm, hasStopped: stopped.has(id), ...left, multiplesLeft },
-          ...ropeOf(scope, student),
-          ...(paired.get(id) ?? { apart: [], together: [] }),
-        };
+    const lesson = await this.lessons.read(scope, lessonId);
+    const listed = new Set(lesson.students.map((one) => one.studentId));
+    const students = (await this.students.list(scope)).filter((student) => listed.has(student.id));
+    const ids = students.map((student) => student.id);
+    const facts = await this.standings.factsOf(scope, students);
+    const loads = await loadsOf(scope, ids);
+    const stopped = await this.stops.today(scope);
+    const paired = await this.pairs.pairedWith(scope, member.role === "viewer" ? [] : ids);
+    const items = students.map((student): ClassStudentView => {
+      const { id, name, heightMm } = student;
+      const reading = skillsReading(scope, student, facts.get(id));
+      const options = classOptions({
+        reading,
+        next: proposalsOf(reading, nextOptions(scope, student)),
+        underGoals: underGoals(reading.syllabus, student.goals),
+        missing: new Set(missing),
       });
-      return { items };
+      const { isRestDay, ...left } = leftToday(scope, student, loads.get(id) ?? []);
+      const multiplesLeft = isRestDay ? 0 : left.multiplesLeft;
+      return {
+        ...{ id, name, options, heightMm, hasStopped: stopped.has(id), ...left, multiplesLeft },
+        ...ropeOf(scope, student),
+        ...(paired.get(id) ?? { apart: [], together: [] }),
+      };
     });
+    return { items };
   }
 }

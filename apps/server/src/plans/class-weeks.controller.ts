@@ -2,10 +2,9 @@ import type { ClassWeeksQuery, ClassWeeksView } from "@mirrup/contract";
 import { classWeeksQuery, classWeeksReply, idParam } from "@mirrup/contract/schemas";
 import { classWeeksSteps, spreadWeekdays } from "@mirrup/core/planning";
 import { Controller, Get, Param, Query } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
+import { Asking, Reading } from "../door/index.js";
+import { type Member, Scopes } from "../database/scope.js";
 import { GroupsService } from "../groups/index.js";
-import { Reply } from "../problems/reply.js";
 import { loadsOf, skillsReading, StandingsService } from "../standings/index.js";
 import { goalsOf, StudentsService } from "../students/index.js";
 import { todayOf } from "./today.js";
@@ -21,10 +20,15 @@ export class ClassWeeksController {
     private readonly standings: StandingsService,
   ) {}
 
-  /** A group's weeks toward a show: who is likely to be ready, what most work at, and what would have to give. */
   @Get()
-  @For("viewer")
-  @Reply(classWeeksReply, 400, 401, 404, 422)
+  @Reading({
+    says: "A group's weeks toward a show: who is likely to be ready, what most work at, and what would have to give",
+    for: "viewer",
+    reply: classWeeksReply,
+    pace: "heavy",
+    scope: "own",
+    refuses: [422],
+  })
   async plan(
     @Asking() member: Member,
     @Param("id", { schema: idParam }) id: string,

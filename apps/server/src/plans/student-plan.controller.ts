@@ -3,10 +3,9 @@ import { idParam, planQuery, planReply } from "@mirrup/contract/schemas";
 import { sideNamed, SideMap, SideSet, type SubjectSide } from "@mirrup/core";
 import { NO_PLAN, planStudent, type StudentPlan, type StudentPlanContext } from "@mirrup/core/planning";
 import { Controller, Get, Param, Query } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
+import { Asking, Reading } from "../door/index.js";
 import { type Member, type Scope, Scopes } from "../database/scope.js";
 import { CombosService } from "../combos/index.js";
-import { Reply } from "../problems/reply.js";
 import { loadsOf, proposalsOf, StandingsService } from "../standings/index.js";
 import { nextOptions, StopsService, StudentsService } from "../students/index.js";
 import { hardSkillOf, leftToday } from "./today.js";
@@ -21,10 +20,15 @@ export class StudentPlanController {
     private readonly combos: CombosService,
   ) {}
 
-  /** What the student does in these minutes, and why; nothing for whoever stopped early today. */
   @Get()
-  @For("viewer")
-  @Reply(planReply, 400, 401, 404, 410)
+  @Reading({
+    says: "What the student does in these minutes, and why; nothing for whoever stopped early today",
+    for: "viewer",
+    reply: planReply,
+    pace: "heavy",
+    scope: "own",
+    refuses: [410],
+  })
   async plan(
     @Asking() member: Member,
     @Param("id", { schema: idParam }) id: string,

@@ -4,10 +4,9 @@ import { lessonDays, planWeeks, spreadWeekdays, whatGives, type GiveContext } fr
 import type { Goal } from "@mirrup/core/teaching";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { In } from "typeorm";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member, type Scope } from "../database/scope.js";
+import { Asking, Reading } from "../door/index.js";
+import { type Member, type Scope, Scopes } from "../database/scope.js";
 import { GroupEntity, MembersService } from "../groups/index.js";
-import { Reply } from "../problems/reply.js";
 import { loadsOf, StandingsService } from "../standings/index.js";
 import { goalsOf, StudentsService } from "../students/index.js";
 import { todayOf } from "./today.js";
@@ -22,10 +21,15 @@ export class WeeksController {
     private readonly members: MembersService,
   ) {}
 
-  /** The weeks back from a date: what each holds, and whether it will be enough. */
   @Get()
-  @For("viewer")
-  @Reply(weeksReply, 400, 401, 404, 410, 422)
+  @Reading({
+    says: "The weeks back from a date: what each holds, and whether it will be enough",
+    for: "viewer",
+    reply: weeksReply,
+    pace: "heavy",
+    scope: "own",
+    refuses: [410, 422],
+  })
   async plan(
     @Asking() member: Member,
     @Param("id", { schema: idParam }) id: string,

@@ -1,5 +1,6 @@
 import type { Problem } from "@mirrup/contract";
 import type { NextFunction, Request, Response } from "express";
+import { v7 as uuid } from "uuid";
 
 /**
  * Requests that are worked on at once. What comes beyond is told at once to come again, since whatever waits behind
@@ -24,7 +25,7 @@ export function shedLoad() {
         .status(BUSY.status)
         .set("Retry-After", String(RETRY_SECONDS))
         .type("application/problem+json")
-        .send(JSON.stringify({ ...BUSY, requestId: request.id }));
+        .send(JSON.stringify({ ...BUSY, requestId: uuid() }));
       return;
     }
     working += 1;

@@ -1,7 +1,7 @@
 import type { Problem } from "@mirrup/contract";
 import { Catch, HttpException, type ArgumentsHost, type ExceptionFilter } from "@nestjs/common";
 import type { Request, Response } from "express";
-import { ProblemException, TooManyTriesProblem } from "./problem.js";
+import { ProblemException, TooManyRequestsProblem, TooManyTriesProblem } from "./problem.js";
 
 type Document = Omit<Problem, "requestId">;
 
@@ -132,7 +132,7 @@ export class ProblemFilter implements ExceptionFilter {
     const document = documentOf(error);
     if (document.status === 500) request.log.error({ fault: faultOf(error) }, document.type);
     if (response.headersSent) return;
-    if (error instanceof TooManyTriesProblem)
+    if (error instanceof TooManyTriesProblem || error instanceof TooManyRequestsProblem)
       response.set("Retry-After", String(Math.ceil(error.retrySeconds)));
     response
       .status(document.status)

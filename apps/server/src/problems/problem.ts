@@ -103,6 +103,24 @@ export class TooManyTriesProblem extends ProblemException {
   }
 }
 
+/** The demo's people may be anybody: what they are stays as it is. */
+export class DemoAccountProblem extends ProblemException {
+  readonly code = "demo-account";
+  readonly status = 409;
+  constructor() {
+    super("The demo club is shared by all who look around in it. Sign out, and set up a studio of your own.");
+  }
+}
+
+/** One device or person asks for more than anybody's hands do. */
+export class TooManyRequestsProblem extends ProblemException {
+  readonly code = "too-many-requests";
+  readonly status = 429;
+  constructor(readonly retrySeconds: number) {
+    super("This was asked for too often. Nothing was stored; wait a little, then try again.");
+  }
+}
+
 export class ForbiddenProblem extends ProblemException {
   readonly code = "not-allowed";
   readonly status = 403;

@@ -1,11 +1,10 @@
 import { Module } from "@nestjs/common";
-import { AuditModule } from "../audit/index.js";
 import { StandingsModule } from "../standings/index.js";
 import { SetsController } from "./sets.controller.js";
 import { SetsService } from "./sets.service.js";
 
 @Module({
-  imports: [StandingsModule, AuditModule],
+  imports: [StandingsModule],
   controllers: [SetsController],
   providers: [SetsService],
   exports: [SetsService],

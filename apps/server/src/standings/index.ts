@@ -10,6 +10,7 @@ export { refitAll } from "./refit.js";
 export { RulesChangeEntity } from "./rules-change.entity.js";
 export { StandingEntity } from "./standing.entity.js";
 export { StandingsModule } from "./standings.module.js";
+export { RememberedFacts } from "./remembered.js";
 export { StandingsService } from "./standings.service.js";
 export { skillsReading } from "./student-reading.js";
 export {

@@ -11,7 +11,7 @@ import type { StudentEntity } from "../students/student.entity.js";
 export type Taught = Pick<StudentEntity, "school" | "gates" | "settings" | "homeStep" | "birthYear">;
 
 /** The same with whose facts they are, and the rules that made them. */
-export type Learner = Taught & Pick<StudentEntity, "id" | "factsRules">;
+export type Learner = Taught & Pick<StudentEntity, "id" | "factsRules" | "factsEdition">;
 
 /** What a student is taught: their own school, gates and manner before the studio's. */
 export function syllabusFor(

@@ -4,7 +4,7 @@ import { DAY_MS, localDate, sideScore } from "@mirrup/core";
 import { setLoad } from "@mirrup/core/teaching";
 import { In, MoreThanOrEqual } from "typeorm";
 import type { Scope } from "../database/scope.js";
-import type { SetEntity } from "../log/index.js";
+import type { LogSet } from "../log/index.js";
 import { LessonLoadEntity } from "./lesson-load.entity.js";
 
 /** Weeks further back say nothing about this one's allowance. */
@@ -13,7 +13,7 @@ const KEY = ["studioId", "studentId", "day"];
 
 type Row = Pick<LessonLoadEntity, keyof LessonLoadEntity>;
 
-function loadOf(scope: Scope, set: SetEntity, times: 1 | -1): Row {
+function loadOf(scope: Scope, set: LogSet, times: 1 | -1): Row {
   // A set of a combo says itself what was jumped; of what the catalogue has not, each try was a landing.
   const skill = CATALOGUE.skills.get(set.subject);
   const score = skill === undefined ? null : sideScore(skill, set.side);
@@ -47,7 +47,7 @@ function sums(rows: readonly Row[]): readonly Row[] {
 }
 
 /** Adds sets to their lessons, or takes them out; one read and one write however many. */
-export async function addLoads(scope: Scope, sets: readonly SetEntity[], times: 1 | -1 = 1): Promise<void> {
+export async function addLoads(scope: Scope, sets: readonly LogSet[], times: 1 | -1 = 1): Promise<void> {
   if (sets.length === 0) return;
   const added = sums(sets.map((set) => loadOf(scope, set, times)));
   const kept = await scope.manager.findBy(LessonLoadEntity, {
@@ -61,11 +61,7 @@ export async function addLoads(scope: Scope, sets: readonly SetEntity[], times: 
 }
 
 /** Makes a student's lessons anew from all of their sets. */
-export async function remakeLoads(
-  scope: Scope,
-  studentId: string,
-  sets: readonly SetEntity[],
-): Promise<void> {
+export async function remakeLoads(scope: Scope, studentId: string, sets: readonly LogSet[]): Promise<void> {
   await scope.manager.delete(LessonLoadEntity, { studioId: scope.studio.id, studentId });
   await addLoads(scope, sets);
 }

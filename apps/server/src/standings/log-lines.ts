@@ -1,14 +1,14 @@
 /** Rows of the log as the core reads them. */
 import { localDate, type Lines, type LoggedDecision, type LoggedSet } from "@mirrup/core";
-import type { DecisionEntity, SetEntity } from "../log/index.js";
+import type { DecisionEntity, LogSet } from "../log/index.js";
 
 /** Some rows of one student's log. */
 export interface LogRows {
-  readonly sets: readonly SetEntity[];
+  readonly sets: readonly LogSet[];
   readonly decisions: readonly DecisionEntity[];
 }
 
-export function loggedSet(set: SetEntity, timeZone: string): LoggedSet {
+export function loggedSet(set: LogSet, timeZone: string): LoggedSet {
   const { id, subject, side, drill, clean, misses, bestStreak, seconds } = set;
   const at = set.happenedAt.getTime();
   const lesson = localDate(at, timeZone);

@@ -12,6 +12,7 @@ import { readerFor } from "./learner.js";
 import { linesFrom } from "./log-lines.js";
 import { rebuildAll } from "./rebuild.js";
 import { StandingMarkEntity } from "./standing-mark.entity.js";
+import { RememberedFacts } from "./remembered.js";
 import { StandingsService } from "./standings.service.js";
 import { LessonLoadEntity } from "./lesson-load.entity.js";
 import { StandingEntity } from "./standing.entity.js";
@@ -106,7 +107,7 @@ async function loads(studentId: string) {
 /** A student's marks, and what the log up to each comes to for its side. */
 async function marks(studentId: string) {
   const kept = await server.database.manager.findBy(StandingMarkEntity, { studentId });
-  const standings = new StandingsService();
+  const standings = new StandingsService(new RememberedFacts());
   return new Scopes(server.database).run({ studioId: server.studioId }, async (scope) => {
     const student = await scope.manager.findOneByOrFail(StudentEntity, { id: studentId });
     const reader = readerFor(scope, student);

@@ -1,8 +1,9 @@
 import type { DataSource } from "typeorm";
-import { holdTeaching, Scopes } from "../database/scope.js";
+import { holdTeaching, Scopes, type TeachingScope } from "../database/scope.js";
 import { StudentEntity } from "../students/student.entity.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { readerFor, rulesHash } from "./learner.js";
+import { RememberedFacts } from "./remembered.js";
 import { StandingsService } from "./standings.service.js";
 
 async function studioIds(database: DataSource): Promise<readonly string[]> {
@@ -10,20 +11,33 @@ async function studioIds(database: DataSource): Promise<readonly string[]> {
   return studios.map((studio) => studio.id);
 }
 
-/** Makes the facts of every student anew from the log, a studio in one transaction; as the owner, who sees them all. */
-export async function rebuildAll(database: DataSource): Promise<void> {
-  const standings = new StandingsService();
+/** Does something with every student, each held and in a transaction of their own: nobody waits for more than one. */
+async function forEachStudent(
+  database: DataSource,
+  work: (scope: TeachingScope, student: StudentEntity) => Promise<void>,
+): Promise<void> {
   for (const studioId of await studioIds(database)) {
-    await new Scopes(database).run({ studioId }, async (asked) => {
-      const scope = await holdTeaching(asked);
-      const students = await scope.manager.find(StudentEntity, {
-        where: { studioId },
-        // What comes in meanwhile waits, and is folded on top.
-        ...{ order: { id: "ASC" }, lock: { mode: "for_no_key_update" } },
-      });
-      for (const student of students) await standings.refold(scope, student);
+    const students = await database.manager.find(StudentEntity, {
+      select: { id: true },
+      where: { studioId },
     });
+    for (const { id } of students)
+      await new Scopes(database).run({ studioId }, async (asked) => {
+        const scope = await holdTeaching(asked);
+        const student = await scope.manager.findOne(StudentEntity, {
+          where: { studioId, id },
+          // What comes in meanwhile waits, and is folded on top.
+          lock: { mode: "for_no_key_update" },
+        });
+        if (student !== null) await work(scope, student);
+      });
   }
+}
+
+/** Makes the facts of every student anew from the log; as the owner, who sees them all. */
+export async function rebuildAll(database: DataSource): Promise<void> {
+  const standings = new StandingsService(new RememberedFacts());
+  await forEachStudent(database, (scope, student) => standings.refold(scope, student));
 }
 
 /**
@@ -31,17 +45,12 @@ export async function rebuildAll(database: DataSource): Promise<void> {
  * had such. What that changes is written down for each studio's owner.
  */
 export async function refreshAll(database: DataSource): Promise<number> {
-  const standings = new StandingsService();
+  const standings = new StandingsService(new RememberedFacts());
   let stale = 0;
-  for (const studioId of await studioIds(database)) {
-    await new Scopes(database).run({ studioId }, async (scope) => {
-      const students = await scope.manager.findBy(StudentEntity, { studioId });
-      const old = students.filter(
-        (student) => student.factsRules !== rulesHash(scope, readerFor(scope, student)),
-      );
-      stale += old.length;
-      await standings.factsOf(scope, old);
-    });
-  }
+  await forEachStudent(database, async (scope, student) => {
+    if (student.factsRules === rulesHash(scope, readerFor(scope, student))) return;
+    stale += 1;
+    await standings.factsOf(scope, [student]);
+  });
   return stale;
 }

@@ -1,6 +1,6 @@
 /**
- * The learner model refitted to each studio's own log (record.md, Chances). It is done before the server
- * listens: nobody's set is read under one model and written under another.
+ * The learner model refitted to each studio's own log (record.md, Chances). It is done beside the server:
+ * each scope that writes facts holds its studio, so that nobody's set is read under one model and written under another.
  */
 import { DAY_MS } from "@mirrup/core";
 import { HANDBOOK_MODEL, refit, type StudentLog } from "@mirrup/core/teaching";
@@ -11,6 +11,7 @@ import { StudentEntity } from "../students/student.entity.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { modelOf, syllabusFor } from "./learner.js";
 import { linesFrom } from "./log-lines.js";
+import { RememberedFacts } from "./remembered.js";
 import { StandingsService } from "./standings.service.js";
 
 /** Fewer new sets than this teach nothing, and more often than this nobody wants to wait for it. */
@@ -61,7 +62,7 @@ export async function refitAll(
   now: Date,
   onFailure: (studioId: string, error: unknown) => void,
 ): Promise<number> {
-  const standings = new StandingsService();
+  const standings = new StandingsService(new RememberedFacts());
   const studios = await database.manager.find(StudioEntity);
   let refitted = 0;
   for (const { id, modelAt, modelSets } of studios) {

@@ -8,11 +8,12 @@ import {
   ownerOf,
   ownersOf,
   type Reading,
+  type SideFacts,
 } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
-import type { Scope } from "../database/scope.js";
-import { DecisionEntity, SetEntity, voidedBy } from "../log/index.js";
+import { holdTeaching, StaleFacts, type Scope, type TeachingScope } from "../database/scope.js";
+import { DecisionEntity, SetEntity, voidedBy, type LogSet } from "../log/index.js";
 import { StudentEntity } from "../students/student.entity.js";
 import type { Readings } from "./changes.js";
 import { factsByStudent, type KeptFacts } from "./facts.js";
@@ -31,6 +32,7 @@ import { addLoads, remakeLoads } from "./lesson-loads.js";
 import { linesFrom, loggedSet, type LogRows } from "./log-lines.js";
 import { linesOf, type Span } from "./log-reader.js";
 import { keptMarks, startBefore, writeMarks } from "./marks.js";
+import { RememberedFacts } from "./remembered.js";
 import { RulesChangeEntity } from "./rules-change.entity.js";
 import { StandingEntity } from "./standing.entity.js";
 import { skillsReading, studentReading } from "./student-reading.js";
@@ -41,18 +43,33 @@ const NO_ROWS: LogRows = { sets: [], decisions: [] };
 /** Keeps the facts in step with the log, and reads standings from them. */
 @Injectable()
 export class StandingsService {
+  constructor(private readonly remembered: RememberedFacts) {}
+
   /** The facts of some students, by the rules in force; one query, and one more a student whose facts are stale. */
   async factsOf(scope: Scope, learners: readonly Learner[]): Promise<ReadonlyMap<string, KeptFacts>> {
     for (const learner of learners) {
       if (learner.factsRules !== rulesHash(scope, readerFor(scope, learner)))
         await this.refresh(scope, learner);
     }
-    return factsByStudent(
-      await this.rowsOf(
-        scope,
-        learners.map((learner) => learner.id),
-      ),
+    const isSnapshot = scope.mode === "read";
+    const facts = new Map<string, KeptFacts>();
+    for (const learner of isSnapshot ? learners : []) {
+      const known = this.remembered.of(learner);
+      if (known !== null) facts.set(learner.id, known);
+    }
+    const unknown = learners.filter((learner) => !facts.has(learner.id));
+    if (unknown.length === 0) return facts;
+    const rows = await this.rowsOf(
+      scope,
+      unknown.map((learner) => learner.id),
     );
+    const read = factsByStudent(rows);
+    for (const learner of unknown) {
+      const own = read.get(learner.id) ?? new SideMap<SideFacts>();
+      facts.set(learner.id, own);
+      if (isSnapshot) this.remembered.keep(learner, own);
+    }
+    return facts;
   }
 
   async readingOf(scope: Scope, learner: Learner): Promise<Reading> {
@@ -79,7 +96,7 @@ export class StandingsService {
    * Adds lines to the facts of the students that they are about; a side whose past a line belongs to is folded on
    * from where it stood before. However many lines and students, it takes as many statements.
    */
-  async add(scope: Scope, learners: readonly Learner[], rows: LogRows): Promise<void> {
+  async add(scope: TeachingScope, learners: readonly Learner[], rows: LogRows): Promise<void> {
     const stored = await this.rowsOf(
       scope,
       learners.map((learner) => learner.id),
@@ -105,7 +122,7 @@ export class StandingsService {
   }
 
   /** Sides folded on from where they stood before what came late to them, or was taken back. Three queries. */
-  private async foldLate(scope: Scope, late: readonly LateSide[]): Promise<readonly FoldedRow[]> {
+  private async foldLate(scope: TeachingScope, late: readonly LateSide[]): Promise<readonly FoldedRow[]> {
     if (late.length === 0) return [];
     const kept = await keptMarks(
       scope,
@@ -157,7 +174,7 @@ export class StandingsService {
    * Makes the facts of a student's sides anew from the log, all of them unless some are named. The
    * facts agree with the kept ones exactly on integers and to 1e-9 on sums.
    */
-  async refold(scope: Scope, learner: Learner, only?: readonly SubjectSide[]): Promise<void> {
+  async refold(scope: TeachingScope, learner: Learner, only?: readonly SubjectSide[]): Promise<void> {
     const rows = await this.linesOf(scope, learner.id, only);
     if (only === undefined) await remakeLoads(scope, learner.id, rows.sets);
     const wanted = only === undefined ? null : new SideSet(only);
@@ -185,7 +202,7 @@ export class StandingsService {
    * changed.
    */
   async refoldUnder(
-    scope: Scope,
+    scope: TeachingScope,
     before: Learner,
     after: Learner,
     touched: readonly TouchedSide[],
@@ -213,7 +230,9 @@ export class StandingsService {
    * Makes facts that other rules made anew, once, however many ask at the same time; what is cleared by
    * them and was not, or the reverse, is written down for the owner.
    */
-  private async refresh(scope: Scope, { id }: Learner): Promise<void> {
+  private async refresh(asked: Scope, { id }: Learner): Promise<void> {
+    if (asked.mode === "read") throw new StaleFacts();
+    const scope = await holdTeaching(asked);
     const studioId = scope.studio.id;
     const held = await scope.manager.findOne(StudentEntity, {
       where: { studioId, id },
@@ -272,7 +291,7 @@ export class StandingsService {
   }
 
   /** Writes what sides were folded to, with their marks, and that there is another edition of their students' facts. */
-  private async write(scope: Scope, folded: readonly FoldedRow[]): Promise<void> {
+  private async write(scope: TeachingScope, folded: readonly FoldedRow[]): Promise<void> {
     if (folded.length === 0) return;
     const studioId = scope.studio.id;
     const rows = folded.flatMap((one) => one.row ?? []);
@@ -307,7 +326,7 @@ export class StandingsService {
 async function studentsWithLater(
   scope: Scope,
   fresh: readonly FreshSide[],
-  lines: readonly SetEntity[],
+  lines: readonly LogSet[],
 ): Promise<ReadonlySet<string>> {
   if (fresh.length === 0) return new Set();
   const found: readonly { readonly id: string }[] = await scope.manager.query(

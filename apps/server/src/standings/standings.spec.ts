@@ -181,15 +181,3 @@ describe("under foundation first", () => {
     await server.sql("UPDATE studio SET school = 'quick-frontier', settings = '{}'");
   });
 });
-
-describe("the API's description", () => {
-  it("names every route with its schemas", async () => {
-    const { body } = await server.get("/api/openapi.json");
-    const { openapi, paths } = body as { openapi: string; paths: Record<string, Record<string, object>> };
-    expect(openapi).toBe("3.1.0");
-    expect(Object.keys(paths)).toEqual(expect.arrayContaining(["/api/sets", "/api/students/{id}/next"]));
-    expect(paths["/api/sets"]?.post).toMatchObject({
-      requestBody: { content: { "application/json": { schema: { type: "object", required: ["sets"] } } } },
-    });
-  });
-});

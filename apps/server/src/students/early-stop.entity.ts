@@ -1,4 +1,4 @@
-import { Entity, PrimaryColumn } from "typeorm";
+import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** That a student stopped early on a day of the studio's. Why is never kept. */
 @Entity("early_stop")
@@ -11,4 +11,12 @@ export class EarlyStopEntity {
 
   @PrimaryColumn("date")
   day!: string;
+
+  /** False once it was taken back. */
+  @Column("boolean")
+  stops!: boolean;
+
+  /** When that was said last, by the server's clock. */
+  @Column("timestamptz", { name: "said_at" })
+  saidAt!: Date;
 }

@@ -4,10 +4,9 @@ import { gridQuery, gridReply } from "@mirrup/contract/schemas";
 import { sideKey, sidesOf, skillOf } from "@mirrup/core";
 import { statusCodes } from "@mirrup/core/teaching";
 import { Controller, Get, Query } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
+import { Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
-import { Reply } from "../problems/reply.js";
 import { skillsReading, StandingsService } from "../standings/index.js";
 import { StudentsService } from "./students.service.js";
 
@@ -19,34 +18,33 @@ const SIDE_KEYS = CATALOGUE.order.flatMap((id) =>
 @Controller("grid")
 export class GridController {
   constructor(
-    private readonly scopes: Scopes,
     private readonly students: StudentsService,
     private readonly standings: StandingsService,
     private readonly members: MembersService,
   ) {}
 
-  /** Where every student of the studio, or of one group, stands: a character a side. */
   @Get()
-  @For("viewer")
-  @Reply(gridReply, 400, 401, 404)
-  read(
-    @Asking() member: Member,
+  @Reading({
+    says: "Where every student of the studio, or of one group, stands: a character a side",
+    for: "viewer",
+    reply: gridReply,
+  })
+  async read(
+    @Within() scope: Scope,
     @Query({ schema: gridQuery }) { group }: { readonly group?: string },
   ): Promise<GridView> {
-    return this.scopes.run(member, async (scope) => {
-      const inGroup =
-        group === undefined ? null : new Set((await this.members.studentsOf(scope, [group])).get(group));
-      const all = await this.students.list(scope);
-      const students = inGroup === null ? all : all.filter((student) => inGroup.has(student.id));
-      const facts = await this.standings.factsOf(scope, students);
-      return {
-        sides: SIDE_KEYS,
-        students: students.map((student) => ({
-          id: student.id,
-          name: student.name,
-          codes: statusCodes(skillsReading(scope, student, facts.get(student.id)).standings),
-        })),
-      };
-    });
+    const inGroup =
+      group === undefined ? null : new Set((await this.members.studentsOf(scope, [group])).get(group));
+    const all = await this.students.list(scope);
+    const students = inGroup === null ? all : all.filter((student) => inGroup.has(student.id));
+    const facts = await this.standings.factsOf(scope, students);
+    return {
+      sides: SIDE_KEYS,
+      students: students.map((student) => ({
+        id: student.id,
+        name: student.name,
+        codes: statusCodes(skillsReading(scope, student, facts.get(student.id)).standings),
+      })),
+    };
   }
 }

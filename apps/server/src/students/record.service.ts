@@ -75,6 +75,11 @@ export class RecordService {
       idHash: hashOfId(id),
       deletedAt: scope.now,
     });
+    // What was changed of them is somebody's; whose is forgotten.
+    await scope.manager.query(
+      "UPDATE change SET student_ids = array_remove(student_ids, $2) WHERE studio_id = $1 AND $2 = ANY (student_ids)",
+      [studioId, id],
+    );
     await this.audit.note(scope, "deleted", { about: "a student" });
   }
 }

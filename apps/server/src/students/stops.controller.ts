@@ -1,9 +1,8 @@
-import type { Done } from "@mirrup/contract";
-import { doneReply, idParam } from "@mirrup/contract/schemas";
-import { Controller, Delete, Param, Put } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { Scopes, type Member } from "../database/scope.js";
-import { Reply } from "../problems/reply.js";
+import type { Done, Tapped } from "@mirrup/contract";
+import { doneReply, idParam, tapped } from "@mirrup/contract/schemas";
+import { Body, Controller, Delete, Param, Put } from "@nestjs/common";
+import { Command, ofPath, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { StopsService } from "./stops.service.js";
 import { StudentsService } from "./students.service.js";
 
@@ -12,32 +11,47 @@ const DONE: Done = { done: true };
 @Controller("students/:id/stop")
 export class StopsController {
   constructor(
-    private readonly scopes: Scopes,
     private readonly students: StudentsService,
     private readonly stops: StopsService,
   ) {}
 
-  /** Ends jumping for one student today: no drill is offered to them any more. */
   @Put()
-  @For("coach")
-  @Reply(doneReply, 400, 401, 403, 404, 410)
-  async stop(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Done> {
-    await this.scopes.run(member, async (scope) => {
-      await this.students.getOrThrow(scope, id);
-      await this.stops.stop(scope, id);
-    });
+  @Command({
+    says: "Ends jumping for one student on the day it is said: no drill is offered to them any more",
+    for: "coach",
+    reply: doneReply,
+    refuses: [410],
+    audit: ["stopped-early"],
+    touches: ["students"],
+    of: ofPath,
+  })
+  async stop(
+    @Within() scope: Scope,
+    @Param("id", { schema: idParam }) id: string,
+    @Body({ schema: tapped }) said: Tapped,
+  ): Promise<Done> {
+    await this.students.hold(scope, id);
+    await this.stops.say(scope, id, true, said);
     return DONE;
   }
 
-  /** Takes today's early stop back. */
   @Delete()
-  @For("coach")
-  @Reply(doneReply, 400, 401, 403, 404, 410)
-  async takeBack(@Asking() member: Member, @Param("id", { schema: idParam }) id: string): Promise<Done> {
-    await this.scopes.run(member, async (scope) => {
-      await this.students.getOrThrow(scope, id);
-      await this.stops.takeBack(scope, id);
-    });
+  @Command({
+    says: "Takes an early stop back",
+    for: "coach",
+    reply: doneReply,
+    refuses: [410],
+    audit: ["took-stop-back"],
+    touches: ["students"],
+    of: ofPath,
+  })
+  async takeBack(
+    @Within() scope: Scope,
+    @Param("id", { schema: idParam }) id: string,
+    @Body({ schema: tapped }) said: Tapped,
+  ): Promise<Done> {
+    await this.students.hold(scope, id);
+    await this.stops.say(scope, id, false, said);
     return DONE;
   }
 }

@@ -1,5 +1,4 @@
 import { Module } from "@nestjs/common";
-import { AuditModule } from "../audit/index.js";
 import { GroupsModule } from "../groups/index.js";
 import { StandingsModule } from "../standings/index.js";
 import { GridController } from "./grid.controller.js";
@@ -14,11 +13,12 @@ import { RosterService } from "./roster.service.js";
 import { StandingsController } from "./standings.controller.js";
 import { StopsController } from "./stops.controller.js";
 import { StopsService } from "./stops.service.js";
+import { StudentReadings } from "./student-readings.service.js";
 import { StudentsController } from "./students.controller.js";
 import { StudentsService } from "./students.service.js";
 
 @Module({
-  imports: [StandingsModule, AuditModule, GroupsModule],
+  imports: [StandingsModule, GroupsModule],
   controllers: [
     ImportController,
     StudentsController,
@@ -31,6 +31,7 @@ import { StudentsService } from "./students.service.js";
   providers: [
     StudentsService,
     RosterService,
+    StudentReadings,
     Glances,
     RecordService,
     ImportService,

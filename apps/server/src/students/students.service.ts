@@ -3,7 +3,7 @@ import { localDate } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
-import { AuditService } from "../audit/index.js";
+import { AuditService, fieldWords } from "../audit/index.js";
 import { holdTeaching, type Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
 import { isSoAlready } from "../problems/already.js";
@@ -102,6 +102,7 @@ export class StudentsService {
     const [id] = await this.createAll(scope, [profile]);
     if (id === undefined) throw new UnknownStudentProblem();
     await this.members.setGroups(scope, id, groups);
+    await this.audit.note(scope, "added", { studentId: id });
     return this.detail(scope, id);
   }
 
@@ -166,7 +167,10 @@ export class StudentsService {
     const archivedAt =
       archived === undefined ? student.archivedAt : archived ? (student.archivedAt ?? scope.now) : null;
     const changed = { ...profile, archivedAt, version: version + 1 };
-    await this.audit.note(scope, "changed-record", { studentId: id, about: fieldsOf(change) });
+    await this.audit.note(scope, "changed-record", {
+      studentId: id,
+      about: fieldWords(change, ["version", "keepCleared"]),
+    });
     await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id }, changed);
     if (groups !== undefined) await this.members.setGroups(scope, id, groups);
     if (profile.school !== undefined && profile.school !== student.school) {
@@ -179,7 +183,7 @@ export class StudentsService {
   }
 
   /** The student, held until the transaction ends, so that changes follow one another. */
-  private async hold(scope: Scope, id: string): Promise<StudentEntity> {
+  async hold(scope: Scope, id: string): Promise<StudentEntity> {
     await this.getOrThrow(scope, id);
     const [student] = await this.holdAll(scope, [id]);
     if (student === undefined) throw new UnknownStudentProblem();
@@ -194,14 +198,6 @@ export class StudentsService {
       lock: { mode: "for_no_key_update" },
     });
   }
-}
-
-/** Which fields a change is of, and nothing of what they were or are. */
-function fieldsOf({ version: _version, keepCleared: _keeps, ...fields }: StudentChange): string {
-  return Object.keys(fields)
-    .map((field) => field.replaceAll(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`))
-    .sort()
-    .join(", ");
 }
 
 function sameGoal(one: { subject: string; side: string }, other: { subject: string; side: string }): boolean {

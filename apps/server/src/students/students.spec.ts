@@ -104,6 +104,30 @@ describe("a student's record", () => {
   });
 });
 
+describe("what the floor shows of a student and a side", () => {
+  it("is what each piece of it says", async () => {
+    const { id } = await add({ name: "On The Floor" });
+    await server.post("/api/sets", { sets: [setOf(id), setOf(id, { subject: "side-swing", side: "left" })] });
+    const of = "subject=basic-bounce&side=whole";
+    // A chance fades from one question to the next.
+    const rounded = (value: object) =>
+      JSON.parse(JSON.stringify(value), (_key, one: unknown) =>
+        typeof one === "number" ? Number(one.toFixed(4)) : one,
+      ) as object;
+    const read = async (path: string) =>
+      rounded((await server.get(`/api/students/${id}${path}`)).body as object);
+    const items = async (path: string) => ((await read(path)) as { readonly items: object }).items;
+    expect(await read(`/floor?${of}`)).toEqual({
+      student: await read(""),
+      standings: await items("/standings"),
+      next: await items("/next"),
+      sets: await items(`/sets?${of}`),
+      load: await read("/load"),
+    });
+    expect((await server.get(`/api/students/${id}/floor`)).status).toBe(400);
+  });
+});
+
 describe("an early stop", () => {
   it("ends the proposals for today, keeps no reason, and can be taken back", async () => {
     const { id } = await add({ name: "Sore Shin" });
@@ -117,6 +141,19 @@ describe("an early stop", () => {
     expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ hasStopped: true, next: null });
     await server.owner.ask("DELETE", `/api/students/${id}/stop`);
     expect(await next()).toBeGreaterThan(0);
+  });
+});
+
+describe("an early stop that comes a day late", () => {
+  it("is of the day on which it was pressed", async () => {
+    const { id } = await add({ name: "Late Word" });
+    const yesterday = new Date(Date.now() - DAY_MS).toISOString();
+    expect((await server.owner.ask("PUT", `/api/students/${id}/stop`, { at: yesterday })).status).toBe(200);
+    expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ hasStopped: false });
+    await server.owner.ask("PUT", `/api/students/${id}/stop`, {});
+    await server.owner.ask("DELETE", `/api/students/${id}/stop`, { at: yesterday });
+    expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ hasStopped: true });
+    expect((await server.owner.ask("PUT", `/api/students/${id}/stop`, { at: "soon" })).status).toBe(400);
   });
 });
 

@@ -1,2 +1,3 @@
+export { foundStudio } from "./found.js";
 export { NEW_STUDIO, StudioEntity } from "./studio.entity.js";
 export { StudiosModule } from "./studios.module.js";

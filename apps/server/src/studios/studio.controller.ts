@@ -1,44 +1,50 @@
 import type { Items, PreviewItem, PreviewRequest, StudioChange, StudioView } from "@mirrup/contract";
 import { previewReply, previewRequest, studioChange, studioReply } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Patch, Post } from "@nestjs/common";
-import { Asking, For } from "../access/access.js";
-import { type Member, Scopes } from "../database/scope.js";
-import { Reply } from "../problems/reply.js";
+import { Command, Reading, Within } from "../door/index.js";
+import type { Scope } from "../database/scope.js";
 import { studioView, TeachingService } from "./teaching.service.js";
 
 @Controller("studio")
 export class StudioController {
-  constructor(
-    private readonly scopes: Scopes,
-    private readonly teaching: TeachingService,
-  ) {}
+  constructor(private readonly teaching: TeachingService) {}
 
   @Get()
-  @For("viewer")
-  @Reply(studioReply, 401, 404)
-  read(@Asking() member: Member): Promise<StudioView> {
-    return this.scopes.run(member, ({ studio }) => Promise.resolve(studioView(studio)));
+  @Reading({
+    says: "The studio, and how it teaches",
+    for: "viewer",
+    reply: studioReply,
+  })
+  read(@Within() scope: Scope): Promise<StudioView> {
+    const { studio } = scope;
+    return Promise.resolve(studioView(studio));
   }
 
-  /** Changes how the studio teaches; refuses what was made from an older state. */
   @Patch()
-  @For("owner")
-  @Reply(studioReply, 400, 401, 403, 404, 409, 422)
-  change(
-    @Asking() member: Member,
-    @Body({ schema: studioChange }) change: StudioChange,
-  ): Promise<StudioView> {
-    return this.scopes.run(member, (scope) => this.teaching.change(scope, change));
+  @Command({
+    says: "Changes how the studio teaches; refuses what was made from an older state",
+    for: "owner",
+    reply: studioReply,
+    refuses: [409, 422],
+    audit: ["changed-school", "changed-studio"],
+    touches: ["studio", "students", "lessons", "groups"],
+  })
+  change(@Within() scope: Scope, @Body({ schema: studioChange }) change: StudioChange): Promise<StudioView> {
+    return this.teaching.change(scope, change);
   }
 
-  /** What a school would clear and reopen for some students; asked in parts, so that it can be stopped. */
   @Post("preview")
-  @For("coach")
-  @Reply(previewReply, 400, 401, 403, 404)
-  preview(
-    @Asking() member: Member,
+  @Reading({
+    says: "What a school would clear and reopen for some students; asked in parts, so that it can be stopped",
+    for: "coach",
+    reply: previewReply,
+    pace: "heavy",
+    size: "batch",
+  })
+  async preview(
+    @Within() scope: Scope,
     @Body({ schema: previewRequest }) request: PreviewRequest,
   ): Promise<Items<PreviewItem>> {
-    return this.scopes.run(member, async (scope) => ({ items: await this.teaching.preview(scope, request) }));
+    return { items: await this.teaching.preview(scope, request) };
   }
 }

@@ -2,8 +2,8 @@ import type { PreviewItem, PreviewRequest, StudioChange, StudioView } from "@mir
 import type { SchoolId } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
-import { AuditService } from "../audit/index.js";
-import type { Scope } from "../database/scope.js";
+import { AuditService, fieldWords } from "../audit/index.js";
+import { holding, type Scope } from "../database/scope.js";
 import { isSoAlready } from "../problems/already.js";
 import { RefusedFieldsProblem, StaleChangeProblem } from "../problems/problem.js";
 import { keepCleared, schoolDifference, StandingsService } from "../standings/index.js";
@@ -68,12 +68,14 @@ export class TeachingService {
     if (derives && keeps) await this.keepCleared(scope, changed.school);
     await scope.manager.update(StudioEntity, key, { ...fields, version: version + 1 });
     if (derives) {
-      const after: Scope = { ...scope, studio: changed };
+      const after = holding({ ...scope, studio: changed });
       for (const student of await this.allStudents(scope)) await this.standings.refold(after, student);
     }
     if (changed.school !== held.school) {
       await this.audit.note(scope, "changed-school", { about: `${held.school} to ${changed.school}` });
     }
+    const others = fieldWords(fields, ["school"]);
+    if (others !== "") await this.audit.note(scope, "changed-studio", { about: others });
     return studioView(changed);
   }
 

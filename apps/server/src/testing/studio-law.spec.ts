@@ -1,7 +1,16 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
-import type { MemberView, Role, SetRequest, StudentDetail, StudentView, StudioView } from "@mirrup/contract";
+import type {
+  MemberView,
+  Role,
+  SetRequest,
+  StandingItem,
+  StudentDetail,
+  StudentView,
+  StudioView,
+} from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
+import type { Standing } from "@mirrup/core/teaching";
 import type { Type } from "@nestjs/common";
 import { Scopes } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
@@ -54,6 +63,12 @@ class Studio {
 
   get client(): Client {
     return pick(this.random, this.people);
+  }
+
+  /** Somebody who has not left. */
+  async member(): Promise<Client> {
+    for (const one of this.people) if ((await one.get("/api/studio")).status === 200) return one;
+    throw new Error("Everybody has left.");
   }
 
   private get student(): string {
@@ -151,6 +166,7 @@ class Studio {
     if (chance < 0.8) return this.teachOne();
     if (chance < 0.87) return this.role();
     if (chance < 0.88) return this.delete();
+    if (chance < 0.89) return this.ask("DELETE", "people/me");
     if (chance < 0.95) return this.ask(pick(this.random, ["PUT", "DELETE"]), `students/${this.student}/stop`);
     return this.ask("GET", "students");
   }
@@ -203,6 +219,30 @@ async function derived(studioId: string) {
   };
 }
 
+/** Where students stand by what is in the database now, whatever is remembered of what was read. */
+function freshStandings(studioId: string): Promise<ReadonlyMap<string, readonly string[]>> {
+  return server.app.get(Scopes).run({ studioId }, async (scope) => {
+    const students = await server.app.get(StudentsService, { strict: false }).list(scope, true);
+    const readings = await server.app.get(StandingsService, { strict: false }).readings(scope, students);
+    return new Map(
+      [...readings].map(([id, { reading }]) => [id, reading.standings.map((one) => standingWords(one))]),
+    );
+  });
+}
+
+/** A standing without its chances, which fade while one is asked after the other. */
+const standingWords = ({ of, status, facts }: Standing) =>
+  `${of.subject} ${of.side} ${status} ${facts.bestStreak}`;
+
+/** The numbers of what was changed in a studio, as others heard of it. */
+async function changesOf(studioId: string): Promise<readonly number[]> {
+  const rows = await server.database.query<readonly { number: string }[]>(
+    "SELECT number FROM change WHERE studio_id = $1 ORDER BY number",
+    [studioId],
+  );
+  return rows.map((row) => Number(row.number));
+}
+
 async function logOf(studioId: string): Promise<readonly string[]> {
   const rows = await server.database.query<readonly { id: string }[]>(
     "SELECT id FROM practice_set WHERE studio_id = $1 ORDER BY id",
@@ -235,10 +275,24 @@ describe("a studio that several people change at once, in any order and twice", 
         await Promise.all(Array.from({ length: AT_ONCE }, () => studio.anything()));
         expect(studio.answers.filter(({ status }) => !HONEST.includes(status))).toEqual([]);
         expect(await ownersOf(id)).toBeGreaterThan(0);
-        const { body } = await studio.client.get("/api/students");
+        const member = await studio.member();
+        const { body } = await member.get("/api/students");
         const { items } = body as { readonly items: readonly StudentView[] };
         expect(told(items)).toEqual(told(await freshGlances(id)));
+        const fresh = await freshStandings(id);
+        for (const { id: student } of items) {
+          const read = await member.get(`/api/students/${student}/standings`);
+          const known = (read.body as { readonly items: readonly StandingItem[] }).items;
+          const words = known.map(
+            ({ subject, side, status, bestStreak }) => `${subject} ${side} ${status} ${bestStreak}`,
+          );
+          expect(words).toEqual(fresh.get(student));
+        }
       }
+      const changes = await changesOf(id);
+      expect(changes).toEqual(changes.map((_, place) => place + 1));
+      const done = studio.answers.filter(({ status, asked }) => status === 200 && !asked.startsWith("GET"));
+      expect(changes).toHaveLength(done.length);
       const log = await logOf(id);
       expect(studio.kept().filter((one) => !log.includes(one))).toEqual([]);
       const kept = await derived(id);

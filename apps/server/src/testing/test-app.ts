@@ -16,10 +16,12 @@ import { createSessions } from "../auth/session.js";
 import { databaseOptions } from "../database/data-source.js";
 import { prepareDatabase } from "../database/prepare.js";
 import { createLogger } from "../logger.js";
+import type { Smtp } from "../mail/index.js";
 import { MembershipEntity } from "../people/index.js";
 import { NEW_STUDENT, StudentEntity } from "../students/student.entity.js";
 import { NEW_STUDIO, StudioEntity } from "../studios/studio.entity.js";
 import { Client, type Answer } from "./client.js";
+import { RepliesFit } from "./replies-fit.js";
 
 export const PASSWORD = "a long enough password";
 
@@ -65,8 +67,15 @@ export interface TestApp {
   readonly close: () => Promise<void>;
 }
 
+interface TestOptions {
+  readonly bare?: boolean;
+  readonly smtp?: Smtp | null;
+}
+
+const SECRET = "a secret of the tests";
+
 /** Starts a server; `bare` for one that nobody has set up. */
-export async function startTestApp({ bare = false } = {}): Promise<TestApp> {
+export async function startTestApp({ bare = false, smtp = null }: TestOptions = {}): Promise<TestApp> {
   const databaseName = `test_${randomUUID().replaceAll("-", "")}`;
   const adminServer = environment("TEST_DATABASE_ADMIN_URL");
   const appUrl = atDatabase(environment("TEST_DATABASE_URL"), databaseName);
@@ -78,12 +87,13 @@ export async function startTestApp({ bare = false } = {}): Promise<TestApp> {
   const databaseAdminUrl = atDatabase(adminServer, databaseName);
   await prepareDatabase({ databaseUrl: appUrl, databaseAdminUrl });
   const database = await new DataSource(databaseOptions(databaseAdminUrl)).initialize();
-  const sessions = createSessions(appUrl, "a secret of the tests", false);
+  const sessions = createSessions(appUrl, SECRET, false);
   const app = await createApp({
-    module: AppModule.at({ databaseUrl: appUrl, version: "0.0.0-test" }),
+    module: AppModule.at({ databaseUrl: appUrl, version: "0.0.0-test", smtp, sessionSecret: SECRET }),
     logger: createLogger("silent"),
     sessions,
   });
+  app.useGlobalInterceptors(new RepliesFit());
   await app.listen(0, "127.0.0.1");
   const { port } = app.getHttpServer().address() as AddressInfo;
   const address = `http://127.0.0.1:${port}`;

@@ -1,8 +1,6 @@
-import { SCHOOLS } from "@mirrup/catalogue";
 import type { SessionView, SetUpRequest } from "@mirrup/contract";
 import { setUpRequest } from "@mirrup/contract/schemas";
-import { SCHOOL_IDS } from "@mirrup/core";
-import { Anchor, Button, NativeSelect, PasswordInput, Text, TextInput } from "@mantine/core";
+import { Anchor, Button, PasswordInput, Text, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
@@ -11,14 +9,8 @@ import { post } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
 import { Card } from "./card.js";
 import { sessionQuery } from "./queries.js";
+import { NEW_STUDIO, StudioFields } from "./studio-fields.js";
 import { useBegin } from "./use-begin.js";
-
-const OWN_ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
-// A device set to UTC is in a zone that the list leaves out.
-const ZONES = [...new Set([OWN_ZONE, ...Intl.supportedValuesOf("timeZone")])].map((zone) => ({
-  value: zone,
-  label: zone.replaceAll("_", " "),
-}));
 
 /** Makes the first studio, beside the demo club where that is there, and its owner. Gone once that is done. */
 export function SetUpPage() {
@@ -27,9 +19,7 @@ export function SetUpPage() {
   const { begin, busy, refusal } = useBegin();
   const form = useForm<SetUpRequest>({
     initialValues: {
-      studioName: "",
-      timeZone: OWN_ZONE,
-      school: "quick-frontier",
+      ...NEW_STUDIO,
       name: "",
       email: "",
       password: "",
@@ -37,19 +27,10 @@ export function SetUpPage() {
     validate: fits(setUpRequest),
   });
   if (session.data?.isSetUp === true && !busy) return <Navigate to="/" replace />;
-  const school = SCHOOLS[form.values.school];
   return (
     <Card title="Set up your studio" refusal={refusal}>
       <form onSubmit={form.onSubmit((values) => void begin(() => post<SessionView>("/auth/set-up", values)))}>
-        <TextInput label="Name of the studio" size="md" {...form.getInputProps("studioName")} />
-        <NativeSelect label="Time zone" size="md" data={ZONES} {...form.getInputProps("timeZone")} />
-        <NativeSelect
-          label="School"
-          description={school.reason}
-          size="md"
-          data={SCHOOL_IDS.map((id) => ({ value: id, label: SCHOOLS[id].name }))}
-          {...form.getInputProps("school")}
-        />
+        <StudioFields form={form} />
         <TextInput label="Your name" autoComplete="name" size="md" {...form.getInputProps("name")} />
         <TextInput
           label="Your e-mail"

@@ -1,10 +1,11 @@
 import type { Membership } from "@mirrup/contract";
 import { Notification } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, type ReactNode } from "react";
+import { Fragment, useEffect, type ReactNode } from "react";
 import { Link, Navigate, useLocation, useParams } from "react-router";
 import { Fault } from "../app/faults.js";
-import { setSender } from "../outbox/index.js";
+import { useChanges } from "../app/use-changes.js";
+import { outbox, setSender } from "../device/index.js";
 import { sessionQuery } from "./queries.js";
 
 /** This person's part in the studio that the tab is in; null while that is not known. */
@@ -33,15 +34,19 @@ export function StudioGate({ stays = false, children }: StudioGateProps) {
   const session = useQuery(sessionQuery);
   const personId = session.data?.person?.id;
   useEffect(() => {
-    if (personId !== undefined) setSender({ personId, studioId });
+    if (personId === undefined) return;
+    setSender({ personId, studioId });
+    // Whoever has signed in again has what waited since they were not.
+    void outbox.flush();
   }, [personId, studioId]);
+  useChanges(studioId, session.data?.memberships.some((one) => one.studioId === studioId) ?? false);
   if (session.isPending) return <p role="status">Opening …</p>;
   const to = `/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`;
   if (session.data?.person === null) {
     if (!stays) return <Navigate to={to} replace />;
     return (
       <>
-        {children}
+        <Fragment key={studioId}>{children}</Fragment>
         <Notification
           withCloseButton={false}
           color="yellow"
@@ -59,6 +64,6 @@ export function StudioGate({ stays = false, children }: StudioGateProps) {
   if (session.data !== undefined && !session.data.memberships.some((one) => one.studioId === studioId)) {
     return <Fault title="There is no such studio">Or you do not belong to it. Open one of yours.</Fault>;
   }
-  // Where the server is silent, the page shows what it can: counting goes on without it.
-  return children;
+  // Where the server is silent, the page shows what it can: counting goes on without it. Of another studio it keeps nothing.
+  return <Fragment key={studioId}>{children}</Fragment>;
 }

@@ -2,7 +2,7 @@ import type { SessionView } from "@mirrup/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { forgetReadings } from "../outbox/index.js";
+import { forgetReadings } from "../device/index.js";
 import { pathsOf } from "../app/paths.js";
 import { sessionQuery } from "./queries.js";
 

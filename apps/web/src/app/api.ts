@@ -1,4 +1,6 @@
-import { STUDIO_HEADER, type Problem } from "@mirrup/contract";
+import { DEVICE_HEADER, STUDIO_HEADER, type Problem } from "@mirrup/contract";
+import { PAGE_ID } from "./page-id.js";
+import { noteAnswer } from "./server-clock.js";
 import { currentStudio } from "./studio.js";
 
 /** The server's refusal, as its problem document. */
@@ -28,19 +30,31 @@ function isProblemDocument(value: unknown): value is Problem {
 /** Longer than anything takes; a network that takes and never answers is silence too. */
 const LONGEST_MS = 30_000;
 
-async function send<T>(path: string, init: RequestInit = {}): Promise<T> {
+/** How something is asked or told, where it is not as usual. */
+export interface Manner {
+  readonly signal?: AbortSignal | undefined;
+  /** How long an answer is waited for, milliseconds. */
+  readonly longestMs?: number;
+  /** In which studio; in the one that is open, where nothing is said. */
+  readonly studio?: string;
+}
+
+async function send<T>(path: string, init: RequestInit, manner: Manner = {}): Promise<T> {
   let response: Response;
-  const signals = [AbortSignal.timeout(LONGEST_MS), ...(init.signal == null ? [] : [init.signal])];
+  const { signal, longestMs = LONGEST_MS, studio = currentStudio() } = manner;
+  const signals = [AbortSignal.timeout(longestMs), ...(signal === undefined ? [] : [signal])];
+  const askedAt = Date.now();
   try {
-    const studio = currentStudio();
     const headers = {
       "content-type": "application/json",
+      [DEVICE_HEADER]: PAGE_ID,
       ...(studio === null ? {} : { [STUDIO_HEADER]: studio }),
     };
     response = await fetch(`/api${path}`, { ...init, headers, signal: AbortSignal.any(signals) });
   } catch (error) {
     throw new SilenceError({ cause: error });
   }
+  noteAnswer({ askedAt, answeredAt: Date.now(), date: response.headers.get("date") });
   const body: unknown = await response.json().catch(() => null);
   // The contract types what a route answers; the server's tests hold every reply against it.
   if (response.ok && body !== null) return body as T;
@@ -49,24 +63,25 @@ async function send<T>(path: string, init: RequestInit = {}): Promise<T> {
 }
 
 export function get<T>(path: string, signal?: AbortSignal): Promise<T> {
-  return send<T>(path, signal === undefined ? {} : { signal });
+  return send<T>(path, {}, { signal });
 }
 
-export function post<T>(path: string, body: unknown = {}): Promise<T> {
-  return send<T>(path, { method: "POST", body: JSON.stringify(body) });
+export function post<T>(path: string, body: unknown = {}, manner?: Manner): Promise<T> {
+  return send<T>(path, { method: "POST", body: JSON.stringify(body) }, manner);
 }
 
-export function patch<T>(path: string, body: unknown): Promise<T> {
-  return send<T>(path, { method: "PATCH", body: JSON.stringify(body) });
+export function patch<T>(path: string, body: unknown, manner?: Manner): Promise<T> {
+  return send<T>(path, { method: "PATCH", body: JSON.stringify(body) }, manner);
 }
 
-export function put<T>(path: string, body: unknown = {}): Promise<T> {
-  return send<T>(path, { method: "PUT", body: JSON.stringify(body) });
+export function put<T>(path: string, body: unknown = {}, manner?: Manner): Promise<T> {
+  return send<T>(path, { method: "PUT", body: JSON.stringify(body) }, manner);
 }
 
-/** Deletes what is at `path`. */
-export function remove<T>(path: string): Promise<T> {
-  return send<T>(path, { method: "DELETE" });
+/** Deletes what is at `path`; with a body where the server asks to be told twice. */
+export function remove<T>(path: string, body?: unknown, manner?: Manner): Promise<T> {
+  const init = { method: "DELETE", ...(body === undefined ? {} : { body: JSON.stringify(body) }) };
+  return send<T>(path, init, manner);
 }
 
 /** Whether the server said that nobody is signed in here. */

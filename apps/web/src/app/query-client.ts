@@ -1,4 +1,5 @@
 import { QueryCache, QueryClient } from "@tanstack/react-query";
+import { queryHash } from "./query-hash.js";
 import { isProblem, isSignedOut } from "./api.js";
 
 export const queryClient: QueryClient = new QueryClient({
@@ -10,9 +11,14 @@ export const queryClient: QueryClient = new QueryClient({
   }),
   defaultOptions: {
     queries: {
+      queryKeyHashFn: queryHash,
       staleTime: 15_000,
+      // Whether there is a network, the browser only guesses: it is asked, and silence is told.
+      networkMode: "always",
+      refetchOnReconnect: true,
       // What the server refuses it will refuse again; silence, and having too much to do, are worth another try.
       retry: (failures, error) => (isProblem(error) ? error.problem.status === 503 : true) && failures < 2,
     },
+    mutations: { networkMode: "always" },
   },
 });

@@ -29,3 +29,13 @@ export function tellFault(error: unknown): void {
   const message = error instanceof Error ? error.message : "It could not be done. Try again.";
   notifications.show({ withBorder: true, color: "red", title: "Not done", message });
 }
+
+/** Says something that is good to know and asks for nothing. */
+export function tellNote(message: string): void {
+  notifications.show({
+    withBorder: true,
+    color: "ink",
+    message,
+    closeButtonProps: { "aria-label": "Close" },
+  });
+}

@@ -1,8 +1,9 @@
 /**
  * How a new version of Mirrup comes onto a device: it is looked for while a page is open, and taken when one is
- * opened, before anything is done in it. A page that stays open keeps its version; where it then lacks a file of it,
- * it is loaded anew, since all that was counted is kept on the device.
+ * opened, before anything is done in it. A page that stays open keeps its version until somebody taps for the new one;
+ * where it lacks a file of its own, it is loaded anew, since all that was counted is kept on the device.
  */
+import { useSyncExternalStore } from "react";
 
 const LOOK_EVERY_MS = 3_600_000;
 const LOOK_AGAIN_MS = [500, 1500, 3000];
@@ -33,18 +34,38 @@ export function mendOldPages(): void {
   });
 }
 
+let takeWaiting: (() => void) | null = null;
+const listeners = new Set<() => void>();
+const onWaiting = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** Takes the version that waits, and loads the page anew; null where none does. */
+export function useNewVersion(): (() => void) | null {
+  return useSyncExternalStore(onWaiting, () => takeWaiting);
+}
+
 /** Registers the worker that keeps the pages' files, and takes the version that waits. */
 export async function takeUpdates(): Promise<void> {
   const { serviceWorker } = navigator;
   const registration = await serviceWorker.register("/sw.js");
   // What is found from now on came while this page was open, and is another page's to take.
   let isOpenPages = false;
-  registration.addEventListener("updatefound", () => (isOpenPages = true));
-  const reload = () => void reloadOnce();
+  const offer = () => {
+    takeWaiting = registration.waiting === null || serviceWorker.controller === null ? null : takeNow;
+    listeners.forEach((listener) => listener());
+  };
+  registration.addEventListener("updatefound", () => {
+    isOpenPages = true;
+    registration.installing?.addEventListener("statechange", offer);
+  });
+  const takeNow = () => {
+    serviceWorker.addEventListener("controllerchange", () => void reloadOnce(), { once: true });
+    registration.waiting?.postMessage({ type: "SKIP_WAITING" });
+  };
   const take = () => {
-    if (isOpenPages || registration.waiting === null || serviceWorker.controller === null) return;
-    serviceWorker.addEventListener("controllerchange", reload, { once: true });
-    registration.waiting.postMessage({ type: "SKIP_WAITING" });
+    if (!isOpenPages && registration.waiting !== null && serviceWorker.controller !== null) takeNow();
   };
   take();
   // On a busy device it is not known at once what waits.

@@ -8,3 +8,4 @@ export {
   type SkillStanding,
 } from "./bead-state.js";
 export { BeadKey } from "./bead-key.js";
+export { beadSheet, type BeadSheet } from "./bead-sheet.js";

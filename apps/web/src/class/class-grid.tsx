@@ -1,16 +1,15 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { skillOf, type Family } from "@mirrup/core";
 import { Button, Checkbox } from "@mantine/core";
-import { memo, useState } from "react";
+import { memo, useLayoutEffect, useMemo, useRef, useState, type CSSProperties } from "react";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { skillName, STATUS_NAMES } from "../app/words.js";
-import { Bead, codedBead } from "../beads/index.js";
+import { beadSheet, codedBead, type BeadSheet } from "../beads/index.js";
 import classes from "./class-grid.module.css";
 import type { Grid, GridColumn, GridStudent } from "./grid.js";
 
 const ROWS_AT_ONCE = 60;
-const BEAD_PX = 17;
 
 const FAMILY_OF = new Map<string, Family>(
   CATALOGUE.strands.flatMap((strand) => strand.skills.map((id) => [id, strand.family] as const)),
@@ -24,15 +23,22 @@ function cellWords(student: GridStudent, subject: string): string {
   return `${student.name}, ${skillName(subject)}: ${sides.join("; ")}`;
 }
 
+const BEAD_PX = 17;
+const beadOf = (student: GridStudent, subject: string) => ({
+  state: codedBead(student.bySkill.get(subject) ?? []),
+  family: FAMILY_OF.get(subject) ?? "footwork",
+});
+
 interface RowProps {
   readonly student: GridStudent;
   readonly columns: readonly GridColumn[];
   readonly isChosen: boolean;
+  readonly sheet: BeadSheet;
   readonly onChoose: (id: string) => void;
 }
 
 /** One student's row; it is drawn anew only when it changes, since a class has thousands of cells. */
-const Row = memo(function Row({ student, columns, isChosen, onChoose }: RowProps) {
+const Row = memo(function Row({ student, columns, isChosen, sheet, onChoose }: RowProps) {
   const paths = usePaths();
   return (
     <tr className={classes.row} data-chosen={isChosen}>
@@ -48,15 +54,13 @@ const Row = memo(function Row({ student, columns, isChosen, onChoose }: RowProps
         </span>
       </th>
       {columns.map(({ subject }) => (
-        <td key={subject} title={cellWords(student, subject)}>
-          <Bead
-            state={codedBead(student.bySkill.get(subject) ?? [])}
-            family={FAMILY_OF.get(subject) ?? "footwork"}
-            size={BEAD_PX}
-          />
-          <span className={classes.said}>
-            {(student.bySkill.get(subject) ?? []).map(({ coded }) => STATUS_NAMES[coded.status]).join(", ")}
-          </span>
+        <td
+          key={subject}
+          className={classes.cell}
+          title={cellWords(student, subject)}
+          style={{ backgroundPosition: sheet.positionOf(beadOf(student, subject)) }}
+        >
+          {(student.bySkill.get(subject) ?? []).map(({ coded }) => STATUS_NAMES[coded.status]).join(", ")}
         </td>
       ))}
     </tr>
@@ -69,14 +73,40 @@ interface ClassGridProps {
   readonly onChoose: (id: string) => void;
 }
 
-/** Students by skills, a split bead a cell. */
+/** Students by skills, a split bead a cell, which is one element: a class has thousands. */
 export function ClassGrid({ grid, chosen, onChoose }: ClassGridProps) {
   const paths = usePaths();
   const [rows, setRows] = useState(ROWS_AT_ONCE);
+  const sheet = useMemo(() => {
+    const beads = grid.students.flatMap((student) =>
+      grid.columns.map(({ subject }) => beadOf(student, subject)),
+    );
+    return beadSheet(beads, BEAD_PX);
+  }, [grid]);
+  const table = useRef<HTMLTableElement>(null);
+  useLayoutEffect(() => {
+    // A short address: a picture that is spelled out would be read anew for every cell.
+    const address = URL.createObjectURL(sheet.picture);
+    table.current?.style.setProperty("--sheet", `url("${address}")`);
+    return () => URL.revokeObjectURL(address);
+  }, [sheet]);
   const most = Math.max(...grid.columns.map((column) => column.open));
   return (
     <div className={classes.scroll} tabIndex={0} role="region" aria-label="Students by skills">
-      <table className={classes.table}>
+      <table
+        ref={table}
+        className={classes.table}
+        style={
+          {
+            "--sheet-width": sheet.width,
+            "--skills": grid.columns.length,
+          } as CSSProperties
+        }
+      >
+        <colgroup>
+          <col className={classes.names} />
+          <col span={grid.columns.length} className={classes.skills} />
+        </colgroup>
         <thead>
           <tr>
             <th scope="col" className={classes.corner}>
@@ -111,6 +141,7 @@ export function ClassGrid({ grid, chosen, onChoose }: ClassGridProps) {
               student={student}
               columns={grid.columns}
               isChosen={chosen.has(student.id)}
+              sheet={sheet}
               onChoose={onChoose}
             />
           ))}

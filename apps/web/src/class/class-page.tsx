@@ -3,7 +3,7 @@ import type { GroupView } from "@mirrup/contract";
 import { Button, Group, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useMemo, useState } from "react";
+import { lazy, Suspense, useCallback, useMemo, useState } from "react";
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
@@ -15,9 +15,11 @@ import { gridQuery, groupsQuery } from "../students/index.js";
 import { ClassGrid } from "./class-grid.js";
 import classes from "./class-page.module.css";
 import { gridOf, ORDERS, type GridOrder } from "./grid.js";
-import { GroupForm } from "./group-form.js";
 import { SkillSheet } from "./skill-sheet.js";
 import { Together } from "./together.js";
+
+/** What checks a form is on its way only once the form is. */
+const GroupForm = lazy(async () => ({ default: (await import("./group-form.js")).GroupForm }));
 
 type Editing = "no" | "this" | "new";
 
@@ -125,15 +127,17 @@ export function ClassPage() {
       </header>
       <Groups groups={shownGroups} />
       {editing !== "no" && (
-        <GroupForm
-          key={`${editing} ${group?.id ?? ""} ${group?.version ?? 0}`}
-          group={editing === "this" ? (group ?? null) : null}
-          onLeave={() => setEditing("no")}
-          onDone={(saved) => {
-            setEditing("no");
-            void navigate(paths.class(saved.id));
-          }}
-        />
+        <Suspense fallback={<Skeleton height={320} />}>
+          <GroupForm
+            key={`${editing} ${group?.id ?? ""} ${group?.version ?? 0}`}
+            group={editing === "this" ? (group ?? null) : null}
+            onLeave={() => setEditing("no")}
+            onDone={(saved) => {
+              setEditing("no");
+              void navigate(paths.class(saved.id));
+            }}
+          />
+        </Suspense>
       )}
       {grid === null && <Skeleton height={420} />}
       {grid !== null && present.length === 0 && (

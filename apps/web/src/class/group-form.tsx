@@ -7,6 +7,7 @@ import { useState } from "react";
 import { v7 as uuid } from "uuid";
 import { patch, post } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
+import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { DAY_NAMES } from "../app/words.js";
 import { studentsQuery } from "../students/index.js";
@@ -51,8 +52,7 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
     },
     validate: (values) => fits(newGroup)(groupOf(values)),
   });
-  const readAnew = () =>
-    Promise.all([["groups"], ["students"]].map((queryKey) => client.invalidateQueries({ queryKey })));
+  const readGroups = () => readAnew(client, { topics: ["groups", "students"] });
   const [id] = useState(() => uuid());
   const save = useMutation({
     mutationFn: (values: Values) =>
@@ -60,7 +60,7 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
         ? post<GroupView>("/groups", { id, ...groupOf(values) })
         : patch<GroupView>(`/groups/${group.id}`, { ...groupOf(values), version: group.version }),
     onSuccess: async (saved) => {
-      await readAnew();
+      await readGroups();
       onDone(saved);
     },
   });
@@ -68,7 +68,7 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
     try {
       const archived = !one.archived;
       const changed = await patch<GroupView>(`/groups/${one.id}`, { version: one.version, archived });
-      await readAnew();
+      await readGroups();
       offerUndo(archived ? `${one.name} is archived.` : `${one.name} is back.`, () => void archive(changed));
       onLeave();
     } catch (error) {

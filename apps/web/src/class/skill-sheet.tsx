@@ -7,6 +7,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
 import { post } from "../app/api.js";
+import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { dateWords, skillName } from "../app/words.js";
 import type { Grid, GridSide, GridStudent } from "./grid.js";
@@ -29,8 +30,7 @@ function useTicks(onDone: () => void) {
     mutationFn: (decisions: readonly DecisionRequest[]) =>
       post<DecisionsReply>("/decisions", { decisions, sentAt: new Date().toISOString() }),
     onError: tellFault,
-    onSettled: () =>
-      Promise.all([["groups"], ["students"]].map((queryKey) => client.invalidateQueries({ queryKey }))),
+    onSettled: () => readAnew(client, { topics: ["students"] }),
   });
   const log = async (ticks: readonly Tick[], reason: string) => {
     const at = new Date().toISOString();

@@ -10,7 +10,7 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
 import { floorClasses, Stopped, useStopped, useWakeLock } from "../floor/index.js";
-import { OutboxNote } from "../outbox/index.js";
+import { OutboxNote } from "../device/index.js";
 import { studentQuery } from "../students/index.js";
 import { comboSetsQuery, combosQuery, namesOf } from "./queries.js";
 import { StepSet } from "./step-set.js";

@@ -6,11 +6,11 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useMayTeach } from "../account/index.js";
 import { post, remove } from "../app/api.js";
+import { readAnew } from "../app/read-anew.js";
 import { saveFile } from "../app/save-file.js";
 import { tellFault } from "../app/undo.js";
 import { dateTimeWords } from "../app/words.js";
 import classes from "./combo.module.css";
-import { combosQuery } from "./queries.js";
 
 interface ShareProps {
   readonly combo: ComboView;
@@ -91,7 +91,7 @@ function ReadingLink({ combo }: { readonly combo: ComboView }) {
   const client = useQueryClient();
   const mayTeach = useMayTeach();
   const [token, setToken] = useState<string | null>(null);
-  const refresh = () => client.invalidateQueries({ queryKey: combosQuery.queryKey });
+  const refresh = () => readAnew(client, { topics: ["combos"] });
   const make = useMutation({
     mutationFn: () => post<ComboLinkView>(`/combos/${combo.id}/link`),
     onSuccess: async (made) => {

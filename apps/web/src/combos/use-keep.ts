@@ -1,19 +1,13 @@
 import type { ComboView, Items, NewCombo } from "@mirrup/contract";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { patch, post } from "../app/api.js";
+import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
-import { combosQuery } from "./queries.js";
 
 /** Keeps combos, renames them, takes them off the shelf and back. */
 export function useKeep() {
   const client = useQueryClient();
-  const refresh = async () => {
-    await client.invalidateQueries({ queryKey: combosQuery.queryKey });
-    await client.invalidateQueries({
-      queryKey: ["students"],
-      predicate: ({ queryKey }) => queryKey[2] === "combos",
-    });
-  };
+  const refresh = () => readAnew(client, { topics: ["combos"] });
   const keep = useMutation({
     mutationFn: async (combos: readonly NewCombo[]) =>
       (await post<Items<ComboView>>("/combos", { combos })).items,

@@ -10,10 +10,11 @@ import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
-import { currentSender, flush, OutboxNote } from "../outbox/index.js";
+import { currentSender, OutboxNote } from "../device/index.js";
 import { studentQuery } from "../students/index.js";
 import classes from "./base-test.module.css";
 import { Counter } from "./counter.js";
+import { Elsewhere } from "./elsewhere.js";
 import { FaultStrip, faultsOf } from "./fault-strip.js";
 import floor from "./floor.module.css";
 import { Pads } from "./pads.js";
@@ -118,10 +119,7 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
   const isOver = run.run.end !== "running" || left < 0;
   const finish = () => {
     if (!run.begun) return;
-    void run.finish().then((set) => {
-      void flush();
-      onDone(set);
-    });
+    void run.finish().then(onDone);
   };
   const press = () => {
     if (!isOver) run.enter({ kind: "clean" });
@@ -154,12 +152,16 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
       </p>
       <Counter floor={run} best={0} gate={null} />
       <div className={floor.spacer} />
-      <div className={floor.side}>
-        <div className={floor.why}>{asksWhy && <FaultStrip subject={subject} onName={run.name} />}</div>
-        <button type="button" className={floor.small} disabled={!run.begun} onClick={run.undo}>
-          Undo <kbd>Z</kbd>
-        </button>
-      </div>
+      {run.elsewhere ? (
+        <Elsewhere onTakeOver={run.takeOver} />
+      ) : (
+        <div className={floor.side}>
+          <div className={floor.why}>{asksWhy && <FaultStrip subject={subject} onName={run.name} />}</div>
+          <button type="button" className={floor.small} disabled={!run.begun} onClick={run.undo}>
+            Undo <kbd>Z</kbd>
+          </button>
+        </div>
+      )}
       {isOver ? (
         <button type="button" className={floor.clean} onClick={finish}>
           {left < 0 ? "End the test" : "On to the next part"} <kbd>Enter</kbd>

@@ -1,6 +1,7 @@
 import { DRILL_ROWS, doseOf, gateTarget, type Gate, type Drill } from "@mirrup/core";
 import { secondsOf, type Run } from "@mirrup/core/teaching";
 import { spacingWords } from "../app/drill-words.js";
+import type { ReactNode } from "react";
 import { gateWords } from "../app/words.js";
 import classes from "./floor.module.css";
 import { Rungs } from "./rungs.js";
@@ -62,12 +63,15 @@ export function Counter({
   floor,
   best: before,
   gate,
+  children,
 }: {
   readonly floor: FloorRun;
   /** The best streak before this set. */
   readonly best: number;
   /** What the set is on the way to; null where nothing is told. */
   readonly gate: Gate | null;
+  /** What stands beside the numerals. */
+  readonly children?: ReactNode;
 }) {
   const { drill, run, elapsed } = floor;
   const best = Math.max(run.bestStreak, before);
@@ -94,6 +98,7 @@ export function Counter({
             <Rungs run={run} top={drill.top} />
           </div>
         )}
+        {children}
       </div>
       <p className={classes.figures}>
         {gate !== null && (

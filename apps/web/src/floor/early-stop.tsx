@@ -1,5 +1,5 @@
 import { CAUTIONS } from "@mirrup/catalogue";
-import { pressStop, useStops } from "../outbox/index.js";
+import { sayStop, useStops } from "../device/index.js";
 import classes from "./floor.module.css";
 
 /** Whether jumping has ended for a student today, and what ends it or takes that back. */
@@ -7,7 +7,7 @@ export function useStopped(studentId: string, isStored: boolean) {
   const isStopped = useStops();
   return {
     hasStopped: isStopped(studentId, isStored),
-    press: (stops: boolean) => pressStop(studentId, stops),
+    press: (stops: boolean) => sayStop(studentId, stops),
   };
 }
 

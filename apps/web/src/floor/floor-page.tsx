@@ -9,7 +9,7 @@ import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
-import { OutboxNote } from "../outbox/index.js";
+import { OutboxNote } from "../device/index.js";
 import { nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "./drill-address.js";
 import { Stopped, useStopped } from "./early-stop.js";

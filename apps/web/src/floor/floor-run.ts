@@ -12,7 +12,7 @@ import {
   type SideName,
 } from "@mirrup/core";
 import { isPacing, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
-import type { KeptRun } from "../outbox/index.js";
+import type { KeptRun } from "../device/index.js";
 
 export interface RunSubject {
   readonly studentId: string;

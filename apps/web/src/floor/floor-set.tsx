@@ -3,14 +3,13 @@ import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import {
   callOf,
   measureScore,
-  parseScore,
-  sideScore,
   skillOf,
+  usualTempo,
   type CalledBeat,
   type Gate,
   type Drill,
-  type Score,
 } from "@mirrup/core";
+import { restAfterSet } from "@mirrup/core/planning";
 import { secondsATry, secondsOf } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
@@ -27,6 +26,9 @@ import { HandForm } from "./hand-form.js";
 import { HandleBar } from "./handle-bar.js";
 import { Pads } from "./pads.js";
 import { Result } from "./result.js";
+import { Rest } from "./rest.js";
+import { beginRest } from "./rest-left.js";
+import { scoreOfDrill } from "./score-of-drill.js";
 import { tappedTimes } from "./rhythm-words.js";
 import { SetControls } from "./set-controls.js";
 import { SetHeading } from "./set-heading.js";
@@ -41,13 +43,6 @@ import classes from "./floor.module.css";
 
 /** Before the standings are read; only the drill's list asks for it. */
 const NO_GATE: Gate = { kind: "streak", count: 10 };
-
-/** What the drill jumps: its own score, else the skill's; null outside the rope model. */
-function scoreOfDrill({ subject, side }: RunSubject, drill: Drill): Score | null {
-  const written = "score" in drill ? drill.score : undefined;
-  const parsed = written === undefined ? null : parseScore(written);
-  return parsed?.ok === true ? parsed.score : sideScore(skillOf(CATALOGUE, subject), side);
-}
 
 interface FloorSetProps {
   readonly about: RunSubject;
@@ -77,8 +72,8 @@ export function FloorSet(props: FloorSetProps) {
     defaultValue: "tap",
     getInitialValueInEffect: false,
   });
-  const tempo = useTempo();
   const score = scoreOfDrill(about, drill);
+  const tempo = useTempo({ subject: about.subject, usual: score === null ? null : usualTempo(score) });
   const handle = useHandle(floor, score === null ? 1 : Math.max(1, measureScore(score).turns));
   const [called, setCalled] = useState<readonly CalledBeat[] | null>(null);
   const [finished, setFinished] = useState<SetRequest | null>(null);
@@ -88,7 +83,8 @@ export function FloorSet(props: FloorSetProps) {
   const [asked, setAsked] = useState(gate);
   const [unkept, setUnkept] = useState(false);
   const sent = useOutcome(finished);
-  const suggestion = useSuggestion(finished, asked, standings, here, onAgain);
+  const isKnown = finished !== null && sent.kind !== "sending";
+  const suggestion = useSuggestion(finished, asked, standings, here, onAgain, isKnown);
   const heading = useRef<HTMLDivElement>(null);
   const waitsForClock = secondsOf(drill) !== null && !begun;
   const last = run.tries.at(-1);
@@ -100,6 +96,7 @@ export function FloorSet(props: FloorSetProps) {
     set.then(
       (stored) => {
         setUnkept(false);
+        beginRest(stored.studentId, Date.now(), restAfterSet(score, drill));
         setFinished(stored);
       },
       () => setUnkept(true),
@@ -154,7 +151,9 @@ export function FloorSet(props: FloorSetProps) {
           suggestion={suggestion}
           next={next}
           onNext={onNext}
-        />
+        >
+          <Rest studentId={about.studentId} />
+        </Result>
       </div>
     );
   }
@@ -168,7 +167,9 @@ export function FloorSet(props: FloorSetProps) {
         after={after}
         onChoose={onChoose}
       />
-      <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate} />
+      <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate}>
+        {!begun && <Rest studentId={about.studentId} />}
+      </Counter>
       <div className={classes.tools}>
         <NativeSelect
           aria-label="How it is counted"

@@ -2,7 +2,7 @@
  * Counts that go on by themselves, also while another student is looked at. They are marked as seen
  * every second, so that a page that is closed leaves behind when it last counted.
  */
-import { keepRun, keptRun } from "../outbox/index.js";
+import { keepRun, keptRun } from "../device/index.js";
 
 const SEEN_EVERY_MS = 1000;
 const paced = new Map<string, ReturnType<typeof setInterval>>();

@@ -21,6 +21,7 @@ interface PadsProps {
 /** The large buttons under the thumbs: what they do depends on how the set is counted. */
 export function Pads({ floor, counting, onPress, onMiss, onFinish }: PadsProps) {
   const { drill, run, begun, ready, pacing, sensing } = floor;
+  if (floor.elsewhere) return null;
   if (run.end !== "running") {
     return (
       <button type="button" className={classes.clean} onClick={onFinish}>

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import { missCount, type Family } from "@mirrup/core";
@@ -75,11 +76,14 @@ interface ResultProps {
   readonly standings: readonly StandingItem[] | undefined;
   readonly next: NextItem | undefined;
   readonly onNext: () => void;
+  /** What stands above what comes next. */
+  readonly children?: ReactNode;
 }
 
 /** After a set: what it came to, what that opened, and one proposal with its reason. */
-export function Result({ set, outcome, standings, suggestion, next, onNext }: ResultProps) {
-  const week = useQuery(loadQuery(set.studentId));
+export function Result({ set, outcome, standings, suggestion, next, onNext, children }: ResultProps) {
+  // Before the set is stored it would be what it was before the set.
+  const week = useQuery({ ...loadQuery(set.studentId), enabled: outcome.kind !== "sending" });
   const missed = missCount(set.misses);
   const { heading, sentence } = said(set, outcome);
   const standing = bySkill(standings ?? []).get(set.subject);
@@ -108,6 +112,7 @@ export function Result({ set, outcome, standings, suggestion, next, onNext }: Re
           {set.clean} clean, {missed} missed ({percentWords(set.clean / (set.clean + missed))} clean).
         </p>
       </div>
+      {children}
       {outcome.kind !== "sending" && suggestion !== null && (
         <div className={classes.suggestion}>
           <strong>{suggestion.title}</strong>

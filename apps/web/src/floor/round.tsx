@@ -8,7 +8,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { RoundTask } from "../app/round-set.js";
 import { capital, skillName, subjectName } from "../app/words.js";
-import { OutboxNote, useOutbox } from "../outbox/index.js";
+import { OutboxNote, useOutbox } from "../device/index.js";
 import choice from "./drill-choice.module.css";
 import floor from "./floor.module.css";
 import classes from "./round-page.module.css";
@@ -229,7 +229,7 @@ function Outcome({ ids, students, asked, onAgain }: OutcomeProps) {
   const cleared = [...new Set(stored)].flatMap((reply) =>
     reply.changes.filter((change) => change.to === "cleared" && change.from !== "cleared"),
   );
-  const kept = refused.filter((one) => ids.includes(one.set.id));
+  const kept = refused.filter((one) => ids.includes(one.command.id));
   return (
     <div className={classes.outcome} role="status">
       <h2>

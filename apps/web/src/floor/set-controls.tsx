@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { Elsewhere } from "./elsewhere.js";
 import classes from "./floor.module.css";
 import type { FloorRun } from "./use-run.js";
 
@@ -12,6 +13,7 @@ interface SetControlsProps {
 /** Above the pads: what is asked, undo and finish. */
 export function SetControls({ floor, onFinish, children }: SetControlsProps) {
   const { begun, sensing, run } = floor;
+  if (floor.elsewhere) return <Elsewhere onTakeOver={floor.takeOver} />;
   return (
     <div className={classes.side}>
       <div className={classes.why}>{children}</div>

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { subjectName } from "../app/words.js";
-import { currentSender, useStops } from "../outbox/index.js";
+import { currentSender, useStops } from "../device/index.js";
 import { studentsQuery } from "../students/index.js";
 import choice from "./drill-choice.module.css";
 import { runKey, type RunSubject } from "./floor-run.js";

@@ -1,6 +1,5 @@
 import type { Opened, SetRequest, SetsReply, StandingChange } from "@mirrup/contract";
-import { useEffect } from "react";
-import { flush, useOutbox } from "../outbox/index.js";
+import { useOutbox } from "../device/index.js";
 
 /** What became of a finished set. */
 export type Outcome =
@@ -23,16 +22,13 @@ function storedBy(reply: SetsReply, set: SetRequest): Outcome {
   };
 }
 
-/** Sends a finished set, and follows what becomes of it for as long as it is looked at. */
+/** What becomes of a finished set, for as long as it is looked at. */
 export function useOutcome(set: SetRequest | null): Outcome {
   const { replies, refused, silent, signedOut } = useOutbox();
-  useEffect(() => {
-    if (set !== null) void flush();
-  }, [set]);
   if (set === null) return { kind: "sending" };
   const reply = replies.get(set.id);
   if (reply !== undefined) return storedBy(reply, set);
-  const refusal = refused.find((one) => one.set.id === set.id)?.refusal;
+  const refusal = refused.find((one) => one.command.id === set.id)?.refusal;
   if (refusal) return { kind: "refused", message: refusal.message };
   if (signedOut) return { kind: "signed-out" };
   return { kind: silent ? "kept" : "sending" };

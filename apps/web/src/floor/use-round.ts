@@ -4,7 +4,7 @@ import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { roundSet, type RoundTask } from "../app/round-set.js";
-import { currentSender, queueSets } from "../outbox/index.js";
+import { currentSender, saySets } from "../device/index.js";
 
 /** A round in progress: what is asked, since when, and everybody's answer so far. */
 interface KeptRound {
@@ -46,7 +46,7 @@ export function useRound(keptAs: string, first: RoundDrill, tasks?: ReadonlyMap<
       return seconds === undefined ? set : { ...set, seconds };
     });
     try {
-      await queueSets(sets);
+      await saySets(sets);
       setSent(sets);
       forget();
     } catch {

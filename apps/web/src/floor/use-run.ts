@@ -3,7 +3,15 @@ import type { FaultCode, Drill } from "@mirrup/core";
 import { isPacing, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import { useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
-import { currentSender, dropRun, exchangeRun, keepRun, keptRun, type KeptRun } from "../outbox/index.js";
+import {
+  currentSender,
+  dropRun,
+  finishRun,
+  keepRun,
+  keptRun,
+  writtenRun,
+  type KeptRun,
+} from "../device/index.js";
 import {
   elapsedOf,
   MOST_TAPS,
@@ -24,6 +32,7 @@ import {
   type HandCounts,
   type RunSubject,
 } from "./floor-run.js";
+import { claimRun } from "./one-tab.js";
 import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 
 export interface FloorRun {
@@ -46,6 +55,10 @@ export interface FloorRun {
   readonly unkept: boolean;
   /** Whether no more tries are taken: the set is longer than any lesson. */
   readonly full: boolean;
+  /** Whether another tab counts this set now. */
+  readonly elsewhere: boolean;
+  /** Goes on with it here. */
+  readonly takeOver: () => void;
   /** Starts the clock. */
   readonly begin: () => void;
   readonly enter: (entry: Entry) => void;
@@ -78,24 +91,41 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
   // Taps can come faster than renders; the newest run is here.
   const current = useRef<KeptRun | null>(null);
 
+  // How often this tab has taken the set over.
+  const [claims, setClaims] = useState(0);
+  const [elsewhere, setElsewhere] = useState(false);
+  const isElsewhere = useRef(false);
   useEffect(() => {
     let wanted = true;
-    keptRun(key)
-      .then((found) => {
-        const read = found === undefined ? null : readRun(found);
-        if (!wanted || read === null) return;
-        const run = isPacedHere(key) ? read : takenUp(read);
-        current.current = run;
-        setKept(run);
-        setNow(Date.now());
-        setResumedFrom(run.startedAt);
-      })
-      .catch(() => wanted && setUnkept(true))
-      .finally(() => wanted && setReady(true));
+    const claim = claimRun(key, {
+      putDown: () => writtenRun(key),
+      lost: () => {
+        isElsewhere.current = true;
+        stopPacing(key);
+        setElsewhere(true);
+      },
+    });
+    const read = () =>
+      keptRun(key)
+        .then((found) => {
+          const read = found === undefined ? null : readRun(found);
+          if (!wanted || read === null) return;
+          const run = isPacedHere(key) ? read : takenUp(read);
+          current.current = run;
+          setKept(run);
+          setNow(Date.now());
+          setResumedFrom(run.startedAt);
+        })
+        .catch(() => wanted && setUnkept(true))
+        .finally(() => wanted && setReady(true));
+    void read();
+    // Whoever had it in another tab has tapped on until now.
+    void claim.taken.then((had) => (had && wanted ? read() : undefined));
     return () => {
       wanted = false;
+      claim.release();
     };
-  }, [key]);
+  }, [key, claims]);
 
   const drill = kept?.drill ?? proposed;
   const taps = kept?.taps ?? [];
@@ -109,8 +139,10 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     return () => clearInterval(timer);
   }, [isTicking]);
 
+  // While a run is exchanged for its set nothing is written of it any more: it would come back.
+  const isFinishing = useRef(false);
   const change = (next: KeptRun | null) => {
-    if (next === current.current) return;
+    if (next === current.current || isElsewhere.current || isFinishing.current) return;
     current.current = next;
     setKept(next);
     setNow(Date.now());
@@ -122,8 +154,13 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
   const exchange = async (set: SetRequest): Promise<SetRequest> => {
     if (sender === null) throw new Error("Nobody has signed in on this device yet.");
     stopPacing(key);
-    await exchangeRun(key, set, sender);
-    current.current = null;
+    isFinishing.current = true;
+    try {
+      await finishRun(key, set);
+      current.current = null;
+    } finally {
+      isFinishing.current = false;
+    }
     return set;
   };
   const runOrNew = (at: number): KeptRun => current.current ?? newRun(uuid(), proposed, at, said);
@@ -133,7 +170,16 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     drill,
     taps,
     run,
-    begun: kept !== null,
+    begun: kept !== null && !elsewhere,
+    elsewhere,
+    takeOver: () => {
+      isElsewhere.current = false;
+      current.current = null;
+      setKept(null);
+      setReady(false);
+      setElsewhere(false);
+      setClaims((before) => before + 1);
+    },
     elapsed,
     pacing,
     sensing: kept?.sensedFrom !== undefined,
@@ -167,7 +213,8 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       if (current.current !== null) change(withoutHandle(current.current));
     },
     finish: () => {
-      if (current.current === null) throw new Error("A set without a tap cannot be finished.");
+      if (current.current === null || isElsewhere.current)
+        throw new Error("A set that has no tap here cannot be finished.");
       return exchange(setOf(about, current.current, Date.now()));
     },
     finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),

@@ -1,6 +1,6 @@
 import { useInterval, useLocalStorage } from "@mantine/hooks";
 import { useEffect, useState } from "react";
-import { currentSender, keptRuns, type KeptRun } from "../outbox/index.js";
+import { currentSender, keptRuns, type KeptRun } from "../device/index.js";
 import type { RunSubject } from "./floor-run.js";
 import { withEntryOf, withoutStudent, type StripEntry } from "./strip.js";
 

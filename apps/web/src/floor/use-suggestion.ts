@@ -49,13 +49,15 @@ export function useSuggestion(
   /** What is proposed of this side after the set; undefined while it is not known. */
   here: NextItem | undefined,
   onGo: () => void,
+  /** Whether it is known what became of the set: what is read before that is of before the set. */
+  isKnown: boolean,
 ): FloorSuggestion | null {
   const paths = usePaths();
   const last = useQuery({
     ...lastSetsQuery(set?.studentId ?? "", set?.subject ?? "", set?.side ?? "whole"),
-    enabled: set !== null,
+    enabled: isKnown,
   });
-  const week = useWeekOnce(set);
+  const week = useWeekOnce(set, isKnown);
   if (set === null) return null;
   const { studentId, subject, side } = set;
   const itemOf = (one: typeof side) =>

@@ -27,10 +27,19 @@ function within(tempo: number): number {
   return Math.min(FASTEST, Math.max(SLOWEST, Math.round(tempo)));
 }
 
-/** The floor's tempo, as the device was last left, and its beat. */
-export function useTempo(): FloorTempo {
-  const [kept, setTempo] = useLocalStorage({ key: "mirrup-tempo", defaultValue: FIRST });
-  const tempo = within(Number.isFinite(kept) ? kept : FIRST);
+/** Whose tempo it is, and what it is usually. */
+interface TempoOf {
+  readonly subject: string;
+  /** Beats a minute; null where nobody can say. */
+  readonly usual: number | null;
+}
+
+/** A tempo, as the device was last left with it, and its beat: of one skill, or of whatever is called out. */
+export function useTempo(of?: TempoOf): FloorTempo {
+  const first = within(of?.usual ?? FIRST);
+  const key = of === undefined ? "mirrup-tempo" : `mirrup-tempo ${of.subject}`;
+  const [kept, setTempo] = useLocalStorage({ key, defaultValue: first });
+  const tempo = within(Number.isFinite(kept) ? kept : first);
   const [beat, setBeat] = useState<number | null>(null);
   const metronome = useRef<Metronome>(undefined);
   const tapped = useRef<readonly number[]>([]);

@@ -11,13 +11,16 @@ interface Shown {
 }
 
 /** The week's landings after a set; null once their caution was shown in this lesson, and while they are not known. */
-export function useWeekOnce(set: SetRequest | null): Pick<WeekLoad, "landings" | "allowance"> | null {
+export function useWeekOnce(
+  set: SetRequest | null,
+  isKnown: boolean,
+): Pick<WeekLoad, "landings" | "allowance"> | null {
   const [shown, setShown] = useLocalStorage<Shown | null>({
     key: `mirrup-load-shown ${set?.studentId ?? ""}`,
     defaultValue: null,
     getInitialValueInEffect: false,
   });
-  const { data } = useQuery({ ...loadQuery(set?.studentId ?? ""), enabled: set !== null });
+  const { data } = useQuery({ ...loadQuery(set?.studentId ?? ""), enabled: set !== null && isKnown });
   const day = set?.at.slice(0, 10) ?? "";
   const isPassed = data?.allowance !== undefined && data.allowance !== null && data.landings > data.allowance;
   const wasShown = shown?.day === day && shown.setId !== set?.id;

@@ -2,7 +2,8 @@ import { ATTENDANCES, type Attendance, type LessonView, type StudentView } from 
 import { Select } from "@mantine/core";
 import type { ReactNode } from "react";
 import classes from "./attendance-list.module.css";
-import { ATTENDANCE_NAMES } from "./words.js";
+import { useStops } from "../device/index.js";
+import { ATTENDANCE_NAMES } from "../app/attendance-names.js";
 
 interface AttendanceListProps {
   readonly lesson: Pick<LessonView, "students">;
@@ -21,6 +22,7 @@ const MARKS = ATTENDANCES.filter((one) => one !== "expected");
 
 /** Who is here, late or away: one tap each; the same tap again takes it back. */
 export function AttendanceList({ lesson, students, onMark, ropes, about }: AttendanceListProps) {
+  const isStopped = useStops();
   const came = new Map(lesson.students.map((one) => [one.studentId, one.attendance]));
   const here = students.filter((student) => came.has(student.id));
   const others = students.filter((student) => !came.has(student.id) && !student.archived);
@@ -28,13 +30,13 @@ export function AttendanceList({ lesson, students, onMark, ropes, about }: Atten
     <div>
       <ul className={classes.list}>
         {here.map((student) => {
-          const { id, name, hasStopped } = student;
+          const { id, name } = student;
           return (
             <li key={id} className={classes.row}>
               <span className={classes.who}>
                 <span className={classes.name}>
                   {name}
-                  {hasStopped && <small> stopped for today</small>}
+                  {isStopped(id, student.hasStopped) && <small> stopped for today</small>}
                 </span>
                 {about?.(student)}
               </span>

@@ -2,7 +2,7 @@ import type { LessonProgress } from "@mirrup/contract";
 import { coachWay } from "@mirrup/core/planning";
 import { useInterval } from "@mantine/hooks";
 import { useState } from "react";
-import { leftWords } from "./hall.js";
+import { leftWords } from "../app/left-words.js";
 import { lookAt } from "./look-now.js";
 import type { ShownPlan } from "./shown.js";
 import { lookWords } from "./words.js";

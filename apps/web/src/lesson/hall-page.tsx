@@ -7,16 +7,17 @@ import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
 import { Fault } from "../app/faults.js";
+import { leftWords } from "../app/left-words.js";
 import { usePaths } from "../app/paths.js";
 import { capital, dateWords, skillName } from "../app/words.js";
 import { useWakeLock } from "../floor/index.js";
-import { OutboxNote } from "../outbox/index.js";
+import { OutboxNote } from "../device/index.js";
 import { studentsQuery } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { CoachNow } from "./coach-now.js";
 import { DoneTable } from "./done-table.js";
 import { withDrillsNow } from "./drills-now.js";
-import { leftWords, secondsLeft, stepAt, withoutAway } from "./hall.js";
+import { secondsLeft, stepAt, withoutAway } from "./hall.js";
 import classes from "./hall-page.module.css";
 import { pairsAt, stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 import { RopesField } from "./ropes-field.js";
@@ -62,7 +63,11 @@ function Hall({ lesson, held }: HallProps) {
   const shown =
     plan === null
       ? null
-      : withDrillsNow(withoutAway(plan, lesson), step?.kind === "turn" ? step.turn : -1, hall.people);
+      : withDrillsNow(
+          withoutAway(plan, lesson, hall.people),
+          step?.kind === "turn" ? step.turn : -1,
+          hall.people,
+        );
   const nameOf = (id: string) => students.data?.find((one) => one.id === id)?.name ?? "Somebody";
   const mark = (studentId: string, attendance: Attendance) =>
     held.run({ attendance: { [studentId]: attendance } });
@@ -101,11 +106,6 @@ function Hall({ lesson, held }: HallProps) {
         {isRunning && <Clock key={progress.startedAt} progress={progress} />}
         <OutboxNote />
       </header>
-      {held.isWaiting && (
-        <p role="status" className={classes.note}>
-          What you tapped is kept on this device and sent as soon as the server answers.
-        </p>
-      )}
       {plan !== null && <StepStrip plan={plan} lesson={lesson} />}
       <div className={classes.planning} aria-live="polite">
         {hall.isPlanning && (

@@ -3,7 +3,6 @@ import type { Attendance, LessonProgress, LessonView } from "@mirrup/contract";
 import type { Place } from "@mirrup/core/planning";
 import {
   isOutOfDate,
-  leftWords,
   secondsLeft,
   stepAfter,
   stepAt,
@@ -13,7 +12,8 @@ import {
   withoutAway,
   withRun,
 } from "./hall.js";
-import { runsTogether } from "../outbox/lesson-runs.js";
+import { leftWords } from "../app/left-words.js";
+import { runsTogether } from "../device/shown.js";
 import type { ShownPlan } from "./shown.js";
 
 const NOW = new Date("2026-06-01T17:00:00.000Z");
@@ -127,9 +127,11 @@ describe("who is planned for in the hall", () => {
     ]);
   });
 
-  it("leaves out who is away, also of a turn that has begun", () => {
-    const left = withoutAway(PLAN, lesson({ a: "absent", b: "late" }));
-    expect(left.students.map((one) => one.id)).toEqual(["b"]);
+  it("leaves out who is away, and for whom jumping has ended, also of a turn that has begun", () => {
+    const left = (stopped: boolean) =>
+      withoutAway(PLAN, lesson({ a: "absent", b: "late" }), [{ id: "b", hasStopped: stopped }]);
+    expect(left(false).students.map((one) => one.id)).toEqual(["b"]);
+    expect(left(true).students).toEqual([]);
   });
 
   it("makes the plan out of date when somebody goes or comes", () => {

@@ -12,21 +12,21 @@ export function stepAt(plan: ShownPlan, progress: LessonProgress | null): Lesson
   return progress === null ? null : (stepsOf(plan)[progress.step] ?? null);
 }
 
-/** The plan without who is away: a turn that had begun may still have them. */
-export function withoutAway(plan: ShownPlan, { students }: Pick<LessonView, "students">): ShownPlan {
-  const away = new Set(students.filter((one) => one.attendance === "absent").map((one) => one.studentId));
+/** The plan without who is away, and for whom jumping has ended: a turn that had begun may still have them. */
+export function withoutAway(
+  plan: ShownPlan,
+  { students }: Pick<LessonView, "students">,
+  people: readonly { readonly id: string; readonly hasStopped: boolean }[],
+): ShownPlan {
+  const absent = students.filter((one) => one.attendance === "absent").map((one) => one.studentId);
+  const stopped = people.filter((one) => one.hasStopped).map((one) => one.id);
+  const away = new Set([...absent, ...stopped]);
   return { ...plan, students: plan.students.filter((one) => !away.has(one.id)) };
 }
 
 /** Seconds that the step still has; below nothing once it is over its time. */
 export function secondsLeft({ startedAt, minutes }: LessonProgress, now: number): number {
   return Math.round(60 * minutes - (now - Date.parse(startedAt)) / 1000);
-}
-
-/** `2:05`, or `+0:12` once it is over. */
-export function leftWords(seconds: number): string {
-  const all = Math.abs(seconds);
-  return `${seconds < 0 ? "+" : ""}${Math.floor(all / 60)}:${String(all % 60).padStart(2, "0")}`;
 }
 
 /** The step after this one; a step of no minutes is passed over. Null where the lesson is over. */

@@ -18,7 +18,6 @@ import { dateWords, skillName } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import { askedOf, withBan, type Asked } from "./asked.js";
 import { isOutOfDate, studentsHere } from "./hall.js";
-import { writeLesson } from "./lesson-file.js";
 import { readAtHand, USUALLY_AT_HAND, type AtHand } from "./means.js";
 import { PlanControls } from "./plan-controls.js";
 import { PlanTable } from "./plan-table.js";
@@ -32,6 +31,12 @@ import { WorthBars } from "./worth-bars.js";
 import { When } from "./when.js";
 import { faultWords, usefulWords } from "./words.js";
 import classes from "./plan-page.module.css";
+
+/** What reads and writes files is on its way only once one is asked for. */
+async function saveLesson(lesson: LessonView, nameOf: (id: string) => string): Promise<void> {
+  const { writeLesson } = await import("./lesson-file.js");
+  saveFile(`${lesson.day} class.json`, writeLesson(lesson, nameOf), "application/json");
+}
 
 /** What does this class do in these minutes, who is where, and what is it worth? */
 export function PlanPage() {
@@ -144,12 +149,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
                   Take the lesson off
                 </Menu.Item>
               )}
-              <Menu.Item
-                disabled={lesson.plan === null}
-                onClick={() =>
-                  saveFile(`${lesson.day} class.json`, writeLesson(lesson, nameOf), "application/json")
-                }
-              >
+              <Menu.Item disabled={lesson.plan === null} onClick={() => void saveLesson(lesson, nameOf)}>
                 Save the plan as a file
               </Menu.Item>
             </Menu.Dropdown>

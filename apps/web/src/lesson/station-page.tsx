@@ -42,7 +42,7 @@ export function StationPage() {
     );
   }
   const { beats } = skillOf(CATALOGUE, subject);
-  const now = withDrillsNow(withoutAway(plan, lesson), turn, options.data ?? []);
+  const now = withDrillsNow(withoutAway(plan, lesson, options.data ?? []), turn, options.data ?? []);
   const here = atStation(now, turn, station);
   const tasks = new Map(
     here.map(({ id, place }): [string, RoundTask] => [

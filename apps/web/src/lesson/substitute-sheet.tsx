@@ -5,7 +5,7 @@ import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
 import { useState } from "react";
 import { OnePage } from "../app/one-page.js";
 import { capital, dateWords, skillName } from "../app/words.js";
-import { queueSets } from "../outbox/index.js";
+import { saySets } from "../device/index.js";
 import { readMarks, setsOfMarks } from "./marks.js";
 import { clockWords, stepsOf, type ShownPlan } from "./shown.js";
 import { taskWords, WATCH_NAMES } from "./words.js";
@@ -146,7 +146,7 @@ function MarksForm({ lesson, plan, students, nameOf }: MarksFormProps) {
   );
   const isFaulty = read.some(({ marks }) => !marks.ok);
   const store = async () => {
-    await queueSets(sets);
+    await saySets(sets);
     setStored(sets.length);
     setTexts({});
   };

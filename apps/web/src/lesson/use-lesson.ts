@@ -1,9 +1,8 @@
 import type { LessonChange, LessonRun, LessonView } from "@mirrup/contract";
 import type { Precaution } from "@mirrup/core/planning";
 import { useMutation, useQuery, useQueryClient, type QueryKey } from "@tanstack/react-query";
-import { useEffect, useRef } from "react";
 import { patch, SilenceError } from "../app/api.js";
-import { lessonRuns, onRunStored, runLesson, useRun } from "../outbox/index.js";
+import { sayOfLesson, useRun, useStops } from "../device/index.js";
 import { withRun } from "./hall.js";
 import { classOptionsQuery, lessonQuery } from "./queries.js";
 
@@ -27,18 +26,6 @@ export function useLesson(id: string) {
     const isOld = ([, of, part]: QueryKey) => of !== id || part === "done";
     void client.invalidateQueries({ queryKey: ["lessons"], predicate: ({ queryKey }) => isOld(queryKey) });
   };
-  const latest = useRef(take);
-  useEffect(() => {
-    latest.current = take;
-  });
-  useEffect(
-    () =>
-      onRunStored((lesson) => {
-        if (lesson.id === id) latest.current(lesson);
-        return lesson.id === id;
-      }),
-    [id],
-  );
   const save = useMutation({
     mutationFn: (change: LessonChange) => patch<LessonView>(`/lessons/${id}`, change),
     onSuccess: take,
@@ -48,22 +35,26 @@ export function useLesson(id: string) {
   return {
     ...stored,
     lesson: data === undefined || waiting === null ? data : withRun(data, waiting),
-    run: (run: LessonRun) => runLesson(id, run),
-    isWaiting: waiting !== null && lessonRuns.isSilent,
+    run: (run: LessonRun) => sayOfLesson(id, run),
     save,
   };
 }
 
 /**
- * What the students of a lesson could do, asked of those whom the server has in it: whoever joined on this device
- * alone would be missed by a question that comes before them.
+ * What the students of a lesson could do, and whether jumping has ended for them; asked of those whom the server has in
+ * it: whoever joined on this device alone would be missed by a question that comes before them.
  */
 export function useClassOptions(
   { lesson, data }: Pick<ReturnType<typeof useLesson>, "lesson" | "data">,
   missing: readonly Precaution[] = lesson?.plan?.asked.missing ?? [],
 ) {
-  return useQuery({
+  const options = useQuery({
     ...classOptionsQuery(data ?? { id: "", students: [] }, missing),
     enabled: data !== undefined,
   });
+  const isStopped = useStops();
+  return {
+    ...options,
+    data: options.data?.map((one) => ({ ...one, hasStopped: isStopped(one.id, one.hasStopped) })),
+  };
 }

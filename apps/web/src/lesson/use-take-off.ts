@@ -3,6 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { post, remove } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
+import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 
 /** Takes a lesson off its day; undo puts it back as it was. */
@@ -10,7 +11,7 @@ export function useTakeOff() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const paths = usePaths();
-  const readAnew = () => client.invalidateQueries({ queryKey: ["lessons"] });
+  const readLessons = () => readAnew(client, { topics: ["lessons"] });
   return async ({ version: _version, progress: _progress, finishedAt: _finished, ...lesson }: LessonView) => {
     try {
       await remove(`/lessons/${lesson.id}`);
@@ -20,9 +21,9 @@ export function useTakeOff() {
     }
     client.removeQueries({ queryKey: ["lessons", lesson.id] });
     await navigate(paths.today);
-    await readAnew();
+    await readLessons();
     offerUndo(`“${lesson.title}” is taken off.`, () => {
-      void post("/lessons", { lessons: [lesson] }).then(readAnew, tellFault);
+      void post("/lessons", { lessons: [lesson] }).then(readLessons, tellFault);
     });
   };
 }

@@ -1,16 +1,8 @@
 /** What a class plan says, in words. */
-import type { Attendance } from "@mirrup/contract";
 import type { ClassFault, ClassUse, Look, Place, RopeKind, RopeStock, Watch } from "@mirrup/core/planning";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { lengthIn, listWords, reasonWords, wholeWords, type LengthUnit } from "../app/words.js";
 import type { LaidOut } from "./laid-out.js";
-
-export const ATTENDANCE_NAMES: Readonly<Record<Attendance, string>> = {
-  expected: "Expected",
-  present: "Here",
-  late: "Late",
-  absent: "Away",
-};
 
 export const WATCH_NAMES: Readonly<Record<Watch, string>> = {
   nobody: "",

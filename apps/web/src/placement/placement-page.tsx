@@ -16,6 +16,7 @@ import { patch } from "../app/api.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
+import { readAnew } from "../app/read-anew.js";
 import { tellFault } from "../app/undo.js";
 import { capital, percentWords, skillName } from "../app/words.js";
 import { detailQuery, studioQuery } from "../students/index.js";
@@ -63,7 +64,7 @@ function Years({ detail }: { readonly detail: StudentDetail }) {
     mutationFn: (yearsJumping: number | null) =>
       patch<StudentDetail>(`/students/${detail.id}`, { version: detail.version, yearsJumping }),
     onError: tellFault,
-    onSettled: () => client.invalidateQueries({ queryKey: ["students", detail.id, "detail"] }),
+    onSettled: () => readAnew(client, { topics: ["students"], studentIds: [detail.id] }),
   });
   return (
     <NumberInput

@@ -2,6 +2,7 @@ import type { StudentDetail } from "@mirrup/contract";
 import { Button } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { patch } from "../app/api.js";
+import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 
 /** Puts a student away, or brings them back; with a way back for either. */
@@ -11,7 +12,7 @@ export function Archive({ detail }: { readonly detail: StudentDetail }) {
     mutationFn: ({ version, archived }: Pick<StudentDetail, "version" | "archived">) =>
       patch<StudentDetail>(`/students/${detail.id}`, { version, archived }),
     onError: tellFault,
-    onSettled: () => client.invalidateQueries({ queryKey: ["students"] }),
+    onSettled: () => readAnew(client, { topics: ["students"], studentIds: [detail.id] }),
   });
   const turn = async () => {
     const archived = !detail.archived;

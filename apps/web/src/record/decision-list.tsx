@@ -1,24 +1,10 @@
-import type { DecisionView, LoggedDecision } from "@mirrup/contract";
+import type { DecisionView } from "@mirrup/contract";
 import { Button, Skeleton, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { dateTimeWords, gateWords, subjectName } from "../app/words.js";
+import { decisionWords } from "../app/decision-words.js";
+import { dateTimeWords, subjectName } from "../app/words.js";
 import { decisionsQuery, useDecide } from "../students/index.js";
 import classes from "./record-page.module.css";
-
-function decisionWords(decision: LoggedDecision): string {
-  switch (decision.kind) {
-    case "clear":
-      return "cleared by hand";
-    case "reopen":
-      return "reopened";
-    case "place":
-      return decision.seen ? `placed: ${decision.answer}` : "taken as likely known";
-    case "override":
-      return decision.gate === null ? "the school’s gate again" : `gate set to ${gateWords(decision.gate)}`;
-    case "void":
-      return "taken back";
-  }
-}
 
 /** What was decided about a student, newest first, each of which can be taken back. */
 export function DecisionList({ studentId }: { readonly studentId: string }) {

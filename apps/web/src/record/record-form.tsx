@@ -20,6 +20,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { isProblem, patch } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
+import { readAnew } from "../app/read-anew.js";
 import { capital, SCHOOL_NAMES, skillName } from "../app/words.js";
 import { groupsQuery, useSettings } from "../students/index.js";
 import { GoalsField } from "./goals-field.js";
@@ -68,7 +69,7 @@ function Fields({ detail }: { readonly detail: StudentDetail }) {
     mutationFn: (change: StudentChange) => patch<StudentDetail>(`/students/${detail.id}`, change),
     onSuccess: async (saved) => {
       begin(saved);
-      await Promise.all([["students"], ["groups"]].map((queryKey) => client.invalidateQueries({ queryKey })));
+      await readAnew(client, { topics: ["students", "groups"], studentIds: [detail.id] });
     },
     onError: (error) => {
       if (!isProblem(error)) return;

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { post } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
+import { readAnew } from "../app/read-anew.js";
 import { studentsQuery } from "../students/index.js";
 import { COLUMNS } from "./columns.js";
 import classes from "./import-page.module.css";
@@ -87,7 +88,7 @@ export function ImportPage() {
         students: rows.map(({ id, student }) => ({ id, ...student })),
       }),
     onSuccess: async () => {
-      await Promise.all([["students"], ["groups"]].map((queryKey) => client.invalidateQueries({ queryKey })));
+      await readAnew(client, { topics: ["students", "groups"] });
       await navigate(paths.students);
     },
   });

@@ -11,7 +11,7 @@ import { Fault } from "../app/faults.js";
 import { UndoRedo } from "../app/undo-redo.js";
 import { AtHand } from "../app/at-hand.js";
 import { capital, keyName, subjectName, weekWords, wholeWords } from "../app/words.js";
-import { useStops } from "../outbox/index.js";
+import { useStops } from "../device/index.js";
 import { doneTodayQuery, loadQuery, planQuery, studentQuery } from "../students/index.js";
 import { HomeCard } from "./home-card.js";
 import { banned, orderedBlocks, pinned, questionOf, type PlanAsked } from "./plan-asked.js";

@@ -1,22 +1,26 @@
-import { Text } from "@mantine/core";
+import { Text, UnstyledButton } from "@mantine/core";
 import {
   IconBook2,
   IconCalendarCheck,
   IconGridDots,
   IconHome,
   IconLink,
+  IconRefresh,
   IconUsers,
 } from "@tabler/icons-react";
 import { Link, NavLink, Outlet, useNavigation } from "react-router";
 import { usePaths } from "../app/paths.js";
-import { OutboxNote } from "../outbox/index.js";
+import { useNewVersion } from "../app/updates.js";
+import { OutboxNote } from "../device/index.js";
 import { KeysHelp } from "./keys-help.js";
+import { PageChange } from "./page-change.js";
 import classes from "./shell.module.css";
 
 /** The frame of the desk screens: where one is, what waits to be sent, and the page. */
 export function Shell() {
   const navigation = useNavigation();
   const paths = usePaths();
+  const takeNewVersion = useNewVersion();
   return (
     <div className={classes.frame}>
       <a className={classes.skip} href="#page">
@@ -54,12 +58,19 @@ export function Shell() {
         </nav>
         <div className={classes.foot}>
           <OutboxNote />
+          {takeNewVersion !== null && (
+            <UnstyledButton className={classes.screen} onClick={takeNewVersion}>
+              <IconRefresh size={22} stroke={1.6} aria-hidden />
+              <span>New version</span>
+            </UnstyledButton>
+          )}
           <KeysHelp />
         </div>
       </header>
       <main id="page" tabIndex={-1} className={classes.page} aria-busy={navigation.state !== "idle"}>
         <Outlet />
       </main>
+      <PageChange />
       {navigation.state !== "idle" && (
         <Text className={classes.loading} role="status">
           Opening …

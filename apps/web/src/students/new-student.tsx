@@ -6,6 +6,7 @@ import { useNavigate } from "react-router";
 import { v7 as uuid } from "uuid";
 import { patch, post } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
+import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import classes from "./students-page.module.css";
 
@@ -21,7 +22,7 @@ export function NewStudent() {
     setName(text);
     setId(uuid());
   };
-  const read = () => client.invalidateQueries({ queryKey: ["students"] });
+  const read = () => readAnew(client, { topics: ["students"] });
   const add = useMutation({
     mutationFn: () => post<StudentDetail>("/students", { id, name: name.trim() }),
     onError: tellFault,

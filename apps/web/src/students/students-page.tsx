@@ -10,7 +10,7 @@ import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
-import { useStops } from "../outbox/index.js";
+import { useStops } from "../device/index.js";
 import { useSearchWords } from "../app/use-search-words.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { capital, daysAgoWords, SCHOOL_NAMES, subjectName } from "../app/words.js";

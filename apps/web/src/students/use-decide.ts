@@ -1,9 +1,9 @@
-import type { DecisionRequest, DecisionsReply, LoggedDecision } from "@mirrup/contract";
+import type { DecisionRequest, LoggedDecision } from "@mirrup/contract";
 import type { SideName } from "@mirrup/core";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { v7 as uuid } from "uuid";
-import { post } from "../app/api.js";
-import { offerUndo, tellFault } from "../app/undo.js";
+import { offerUndo, tellFault, tellNote } from "../app/undo.js";
+import { outbox, sayDecisions } from "../device/index.js";
 
 export interface Deciding {
   /** Made here where it is not given. */
@@ -16,45 +16,41 @@ export interface Deciding {
   readonly done?: string;
 }
 
-/** Decides about a student's skill sides; what is derived from them is read anew, and undo is a void. */
+/** Decides about a student's skill sides, also while nobody answers; undo is a void. */
 export function useDecide(studentId: string) {
-  const client = useQueryClient();
-  const logged = useMutation({
-    mutationFn: (decisions: readonly DecisionRequest[]) =>
-      post<DecisionsReply>("/decisions", { decisions, sentAt: new Date().toISOString() }),
-    onError: tellFault,
-    onSettled: () =>
-      Promise.all(
-        [["students"], ["groups"], ["studio", "audit"]].map((queryKey) =>
-          client.invalidateQueries({ queryKey }),
-        ),
-      ),
-  });
+  const [pending, setPending] = useState(0);
   const requestOf = ({ id = uuid(), subject, side, decision, reason }: Deciding): DecisionRequest => ({
-    id,
-    studentId,
-    subject,
-    side,
-    decision,
-    reason,
+    ...{ id, studentId, subject, side, decision, reason },
     at: new Date().toISOString(),
   });
+  /** Whether it stands: with the server, or on this device until it answers. */
+  const say = async (requests: readonly DecisionRequest[]): Promise<boolean> => {
+    setPending((before) => before + 1);
+    try {
+      const became = await sayDecisions(studentId, requests);
+      if (became.kind === "kept")
+        tellNote("It is kept on this device, and counts as soon as the server answers.");
+      if (became.kind !== "refused") return true;
+      // Whoever decided looks at it now: it is not to be found among what waits.
+      await outbox.discard(became.refused);
+      tellFault(new Error(became.refused.refusal?.message));
+      return false;
+    } finally {
+      setPending((before) => before - 1);
+    }
+  };
   const takeBack = (requests: readonly DecisionRequest[]) =>
-    logged.mutateAsync(
+    say(
       requests.map(({ id, subject, side }) =>
         requestOf({ subject, side, decision: { kind: "void", target: id }, reason: "" }),
       ),
     );
   const decide = async (...all: readonly Deciding[]): Promise<boolean> => {
     const requests = all.map(requestOf);
-    try {
-      await logged.mutateAsync(requests);
-    } catch {
-      return false;
-    }
+    if (!(await say(requests))) return false;
     const [{ done } = {}] = all;
-    if (done !== undefined) offerUndo(done, () => void takeBack(requests).catch(() => undefined));
+    if (done !== undefined) offerUndo(done, () => void takeBack(requests));
     return true;
   };
-  return { decide, isPending: logged.isPending };
+  return { decide, isPending: pending > 0 };
 }

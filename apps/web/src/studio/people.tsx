@@ -5,6 +5,7 @@ import { useForm } from "@mantine/form";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { patch, post, remove } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
+import { readAnew } from "../app/read-anew.js";
 import { peopleQuery } from "./queries.js";
 import classes from "./studio-page.module.css";
 
@@ -30,7 +31,7 @@ export function People() {
   });
   const change = useMutation({
     mutationFn: (work: () => Promise<Done>) => work(),
-    onSettled: () => client.invalidateQueries({ queryKey: ["studio"] }),
+    onSettled: () => readAnew(client, { topics: ["studio"] }),
   });
   const invite = (values: InvitationRequest) =>
     change.mutate(async () => {

@@ -3,6 +3,7 @@ import { Alert, Button, Group, NativeSelect, Text, Title } from "@mantine/core";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { get, remove } from "../app/api.js";
+import { readAnew } from "../app/read-anew.js";
 import { saveFile } from "../app/save-file.js";
 import { studentsQuery } from "../students/index.js";
 import classes from "./studio-page.module.css";
@@ -40,8 +41,7 @@ export function Records() {
       tell(error);
     } finally {
       setGoing(null);
-      await client.invalidateQueries({ queryKey: ["students"] });
-      await client.invalidateQueries({ queryKey: ["studio"] });
+      await readAnew(client, { topics: ["students", "groups", "lessons", "pairs", "studio"] });
     }
   };
   const begin = (one: StudentView) => {

@@ -3,8 +3,10 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useMembership } from "../account/index.js";
 import { Account } from "./account.js";
 import { Audit, Mail } from "./ledgers.js";
+import { Name } from "./name.js";
 import { People } from "./people.js";
 import { Records } from "./records.js";
+import { Studios } from "./studios.js";
 import { Teaching } from "./teaching.js";
 import classes from "./studio-page.module.css";
 
@@ -19,6 +21,7 @@ export function StudioPage() {
         <Title order={1}>{membership.studioName}</Title>
         <Text className={classes.quiet}>You are its {membership.role}.</Text>
       </header>
+      {membership.role === "owner" && <Name />}
       <Teaching isOwner={membership.role === "owner"} />
       {membership.role === "owner" && (
         <>
@@ -29,6 +32,7 @@ export function StudioPage() {
         </>
       )}
       <Account />
+      <Studios membership={membership} />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { Alert, Button, Checkbox, Group, NativeSelect, Progress, Skeleton, Text,
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { patch } from "../app/api.js";
+import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { capital, listWords, SCHOOL_NAMES, subjectName } from "../app/words.js";
 import { studentsQuery, studioQuery } from "../students/index.js";
@@ -72,10 +73,7 @@ function School({ studio, isOwner }: SchoolProps) {
       keepCleared: boolean;
     }) => patch<StudioView>("/studio", { version, school, keepCleared }),
     onError: tellFault,
-    onSettled: () =>
-      Promise.all(
-        [["studio"], ["students"], ["groups"]].map((queryKey) => client.invalidateQueries({ queryKey })),
-      ),
+    onSettled: () => readAnew(client, { topics: ["studio", "students"] }),
   });
   const apply = async () => {
     const before = studio.school;
@@ -168,8 +166,7 @@ export function Teaching({ isOwner }: { readonly isOwner: boolean }) {
     mutationFn: ({ version, settings }: Pick<StudioView, "version" | "settings">) =>
       patch<StudioView>("/studio", { version, settings }),
     onError: tellFault,
-    onSettled: () =>
-      Promise.all([["studio"], ["students"]].map((queryKey) => client.invalidateQueries({ queryKey }))),
+    onSettled: () => readAnew(client, { topics: ["studio", "students"] }),
   });
   const { data } = studio;
   if (data === undefined) return <Skeleton height={200} />;

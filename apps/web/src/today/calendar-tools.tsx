@@ -4,6 +4,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { get, remove } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
+import { readAnew } from "../app/read-anew.js";
 import { saveFile } from "../app/save-file.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { listWords } from "../app/words.js";
@@ -32,7 +33,7 @@ export function CalendarTools({ today, students, mayTeach }: CalendarToolsProps)
     if (!(await add(lessons))) return false;
     offerUndo(done, () => {
       void Promise.all(lessons.map(({ id }) => remove(`/lessons/${id}`)))
-        .then(() => client.invalidateQueries({ queryKey: ["lessons"] }))
+        .then(() => readAnew(client, { topics: ["lessons"] }))
         .catch(tellFault);
     });
     return true;

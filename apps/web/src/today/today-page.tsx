@@ -5,6 +5,7 @@ import { useDocumentTitle, useInterval } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
+import { v7 as uuid } from "uuid";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -211,14 +212,14 @@ function OutOfTurn({
     const lesson =
       group === undefined
         ? {
-            ...{ id: crypto.randomUUID(), title: "Everybody", day: today, minutes: 60 },
+            ...{ id: uuid(), title: "Everybody", day: today, minutes: 60 },
             students: everybody.map(({ id }) => ({
               studentId: id,
               attendance: "expected" as const,
               places: [],
             })),
           }
-        : { ...lessonOfGroup(group, today), id: crypto.randomUUID() };
+        : { ...lessonOfGroup(group, today), id: uuid() };
     void addAndOpen(lesson, paths.lessonPlan(lesson.id));
   };
   return (

@@ -2,6 +2,7 @@ import type { Items, LessonView, NewLesson } from "@mirrup/contract";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { post } from "../app/api.js";
+import { readAnew } from "../app/read-anew.js";
 import { tellFault } from "../app/undo.js";
 
 /** Puts lessons into the studio's days; one that is there already stays as it is. */
@@ -11,7 +12,7 @@ export function useAddLessons() {
   const send = useMutation({
     mutationFn: (lessons: readonly NewLesson[]) => post<Items<LessonView>>("/lessons", { lessons }),
     onError: tellFault,
-    onSuccess: () => client.invalidateQueries({ queryKey: ["lessons"] }),
+    onSuccess: () => readAnew(client, { topics: ["lessons"] }),
   });
   const add = (lessons: readonly NewLesson[]) =>
     send.mutateAsync(lessons).then(

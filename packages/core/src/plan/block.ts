@@ -92,6 +92,17 @@ const REST_AFTER_MULTIPLES = 1.5;
 export const ROUND = { most: 3, minutes: 3, rest: 0.5, restAfterMultiples: 1 } as const;
 const HALF = 0.5;
 
+/** Minutes of rest after a set that loads so. */
+function restAfterLoad({ multiples }: Pick<Dose, "multiples">): number {
+  return multiples > 0 ? REST_AFTER_MULTIPLES : REST_MINUTES;
+}
+
+/** Seconds of rest after a set of a drill: none after what is done without a rope. `score` is null outside the rope model. */
+export function restAfterSet(score: Score | null, drill: Drill): number {
+  if (!DRILL_ROWS[drill.kind].hasRope) return 0;
+  return 60 * restAfterLoad(setLoad(score, { drill, clean: 1, misses: [] }));
+}
+
 export interface Dose {
   readonly sets: number;
   readonly minutes: number;
@@ -119,7 +130,7 @@ export function doseOfTried({ beats, score }: Tried, drill: Drill, tries: number
   const seconds = tries * (beatsOfDrill(drill, beats) * SECONDS_A_BEAT + again) + misses * SECONDS_A_MISS;
   const sets = Math.max(1, Math.ceil(tries / SET_TRIES));
   const load = setLoad(score, { drill, clean: tries, misses: [] });
-  const rest = sets * (load.multiples > 0 ? REST_AFTER_MULTIPLES : REST_MINUTES);
+  const rest = sets * restAfterLoad(load);
   return { sets, minutes: Math.max(1, Math.ceil(seconds / 60 / HALF) * HALF) + rest, rest, ...load };
 }
 

@@ -6,7 +6,7 @@ import { linkCost } from "./cost.js";
 import { measureScore } from "./measure.js";
 import { mirrorScore } from "./mirror.js";
 import { scoreOf } from "./parse.js";
-import { lowestHeight, timeScore } from "./timing.js";
+import { lowestHeight, timeScore, usualTempo } from "./timing.js";
 
 describe("the cost of a link", () => {
   it.each([
@@ -128,6 +128,18 @@ describe("timing", () => {
     expect(time({ clearance: -0.01 })).toThrow(/clearance/);
     expect(time({ height: { 0: -1 } }, "sr")).toThrow(/0 m or more/);
     expect(time({ height: { 3: -1 } })).not.toThrow();
+  });
+});
+
+describe("the usual tempo", () => {
+  it("is that of the jumps: a double is slower than a bounce, and what is between them is between", () => {
+    const of = (written: string) => Math.round(usualTempo(scoreOf(written)));
+    expect(of("o*8")).toBe(133);
+    expect(of("(o o)*8")).toBe(95);
+    const mixed = of("o (o o)");
+    expect(mixed).toBeGreaterThan(95);
+    expect(mixed).toBeLessThan(133);
+    expect(of("(o o o)")).toBeLessThan(95);
   });
 });
 

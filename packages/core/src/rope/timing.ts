@@ -176,6 +176,12 @@ export function timeScore(score: Score, options: TimingOptions = {}): Timing {
   return { duration: start, beats: timings, links, tightest: tightestOf(links) };
 }
 
+/** Beats a minute of a score as it is usually jumped: at the usual heights and contact. */
+export function usualTempo(score: Score): number {
+  const { beats, duration } = timeScore(score);
+  return (60 * beats.length) / duration;
+}
+
 /**
  * The lowest jump height in whole millimetres above the clearance, in metres, at which the beat's
  * turn rate stays at or below `maxTurnRate` (turns a minute); the rate falls as the height grows, so

@@ -1,0 +1,1 @@
+export { ChangesModule } from "./changes.module.js";

@@ -1,0 +1,6 @@
+export { CHANNEL } from "./tell-change.js";
+export { declaredRoutes } from "./declared.js";
+export { DoorModule } from "./door.module.js";
+export { Asking, Within } from "./within.js";
+export { bodyParsers } from "./body-parsers.js";
+export { auditsOf, Command, ofItems, ofPath, Reading, refusalsOf, type Route } from "./route.js";

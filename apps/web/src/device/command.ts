@@ -1,0 +1,67 @@
+/**
+ * What is said on this device: everything tapped is a small command with an id, a time, and whoever said it. Pure.
+ * The server takes each as often as it comes, and in any order.
+ */
+import type { DecisionRequest, LessonRun, SetRequest } from "@mirrup/contract";
+import type { Sender } from "./sender.js";
+
+interface Said {
+  readonly id: string;
+  /** When it was said, by this device's clock. */
+  readonly at: string;
+  /** Who said it, and in which studio. It outlives their session. */
+  readonly sender: Sender;
+}
+
+export type Saying =
+  | { readonly kind: "set"; readonly set: SetRequest }
+  /** What was decided about one student, all of it or nothing. */
+  | {
+      readonly kind: "decide";
+      readonly studentId: string;
+      readonly decisions: readonly DecisionRequest[];
+    }
+  /** That jumping ends for a student today, or that this was a mistake. */
+  | { readonly kind: "stop"; readonly studentId: string; readonly stops: boolean }
+  /** What was tapped in a hall: who comes, who has a rope, how far it is, that it is over. */
+  | { readonly kind: "lesson"; readonly lessonId: string; readonly run: LessonRun };
+
+export type Kind = Saying["kind"];
+export type Command<K extends Kind = Kind> = Said & Extract<Saying, { kind: K }>;
+
+export function isOfKind<K extends Kind>(command: Command, kind: K): command is Command<K> {
+  return command.kind === kind;
+}
+
+/** What a command is about: those about one thing are told in the order in which they were said. */
+export function aboutOf(command: Command): string {
+  switch (command.kind) {
+    case "set":
+      return `student ${command.set.studentId}`;
+    case "decide":
+      return `student ${command.studentId}`;
+    case "stop":
+      return `stop ${command.studentId}`;
+    case "lesson":
+      return `lesson ${command.lessonId}`;
+  }
+}
+
+/** Every single thing that a run of a lesson says. */
+function thingsOf({ attendance = {}, ownRopes = {}, progress, finished }: LessonRun): readonly string[] {
+  return [
+    ...Object.keys(attendance).map((id) => `comes ${id}`),
+    ...Object.keys(ownRopes).map((id) => `rope ${id}`),
+    ...(progress === undefined ? [] : ["step"]),
+    ...(finished === undefined ? [] : ["end"]),
+  ];
+}
+
+/** Whether nothing of an earlier command is left to say once a later one is said. */
+export function isReplacedBy(earlier: Command, later: Command): boolean {
+  if (aboutOf(earlier) !== aboutOf(later)) return false;
+  if (earlier.kind === "stop") return true;
+  if (earlier.kind !== "lesson" || later.kind !== "lesson") return false;
+  const said = new Set(thingsOf(later.run));
+  return thingsOf(earlier.run).every((thing) => said.has(thing));
+}

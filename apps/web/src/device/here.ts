@@ -1,0 +1,99 @@
+/** This page's outbox, and what it says of it. */
+import type { DecisionRequest, LessonRun, SetRequest } from "@mirrup/contract";
+import { v7 as uuid } from "uuid";
+import { queryClient } from "../app/query-client.js";
+import type { Command, Saying } from "./command.js";
+import { isTabNote, Outbox, type Became } from "./outbox.js";
+import { currentSender, onSenderChange } from "./sender.js";
+import { commandStore, exchangeRun } from "./store.js";
+import { tell } from "./tell.js";
+
+const NAME = "mirrup-outbox";
+/** Another tab may have been put to sleep in the middle of sending: then both send, and the server takes it once. */
+const LONGEST_ALONE_MS = 40_000;
+
+async function alone(work: () => Promise<void>): Promise<void> {
+  // Plain http from elsewhere has no locks.
+  if (!isSecureContext) return work();
+  const turn = { hasBegun: false };
+  const once = () => {
+    turn.hasBegun = true;
+    return work();
+  };
+  try {
+    await navigator.locks.request(NAME, { signal: AbortSignal.timeout(LONGEST_ALONE_MS) }, once);
+  } catch (error) {
+    if (turn.hasBegun) throw error;
+    await work();
+  }
+}
+
+const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(NAME);
+
+export const outbox = new Outbox({
+  store: commandStore,
+  tell: (batch, longestMs) => tell(queryClient, batch, longestMs),
+  sender: currentSender,
+  onSignedOut: () => void queryClient.invalidateQueries({ queryKey: ["session"] }),
+  alone,
+  toOtherTabs: (note) => channel?.postMessage(note),
+  after: (milliseconds, work) => {
+    const timer = setTimeout(work, milliseconds);
+    return () => clearTimeout(timer);
+  },
+});
+
+function commandOf(saying: Saying, id: string, at: string): Command {
+  const sender = currentSender();
+  if (sender === null) throw new Error("Nobody has signed in on this device yet.");
+  return { ...saying, id, at, sender };
+}
+
+const setCommand = (set: SetRequest) => commandOf({ kind: "set", set }, set.id, set.at);
+const now = () => new Date().toISOString();
+
+/** Takes finished sets onto the device and sends them. */
+export function saySets(sets: readonly SetRequest[]): Promise<void> {
+  return outbox.say(sets.map(setCommand));
+}
+
+/** Exchanges a run for the set that it came to. */
+export async function finishRun(key: string, set: SetRequest): Promise<void> {
+  await exchangeRun(key, setCommand(set));
+  void outbox.flush();
+}
+
+/** Says what was decided about a student, and answers what became of it. */
+export async function sayDecisions(
+  studentId: string,
+  decisions: readonly DecisionRequest[],
+): Promise<Became> {
+  const command = commandOf({ kind: "decide", studentId, decisions }, uuid(), now());
+  const became = outbox.becomes(command.id);
+  await outbox.say([command]);
+  return became;
+}
+
+/** Ends a student's jumping for today, or takes that back: at once here, and with the server as soon as it answers. */
+export function sayStop(studentId: string, stops: boolean): void {
+  void outbox.say([commandOf({ kind: "stop", studentId, stops }, uuid(), now())]);
+}
+
+/** Says what was tapped in a hall. */
+export function sayOfLesson(lessonId: string, run: LessonRun): void {
+  void outbox.say([commandOf({ kind: "lesson", lessonId, run }, uuid(), now())]);
+}
+
+let isStarted = false;
+
+/** Begins to send: now, whenever the network comes back, and when someone signs in. */
+export function startOutbox(): void {
+  if (isStarted) return;
+  isStarted = true;
+  window.addEventListener("online", () => void outbox.flush());
+  channel?.addEventListener("message", ({ data }: MessageEvent<unknown>) => {
+    if (isTabNote(data)) outbox.hear(data);
+  });
+  onSenderChange(() => void outbox.flush());
+  void outbox.flush();
+}

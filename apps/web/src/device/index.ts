@@ -1,0 +1,8 @@
+export { finishRun, outbox, sayDecisions, sayOfLesson, saySets, sayStop } from "./here.js";
+export { useOutbox, useRun, useStops } from "./use-outbox.js";
+export { OutboxNote } from "./outbox-note.js";
+export { dropRun, keepRun, keptRun, keptRuns, writtenRun } from "./store.js";
+export type { KeptRun } from "./kept-run.js";
+export { currentSender, setSender } from "./sender.js";
+export { forgetReadings, restoreReadings, startKeeping } from "./readings.js";
+export { waitingWords } from "./command-words.js";

@@ -1,0 +1,66 @@
+import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
+import { hydrate, QueryClient } from "@tanstack/react-query";
+import { isStillGood, keepInMemory, stateToKeep } from "./readings.js";
+import { HERE } from "./testing.js";
+
+const HOUR = 3_600_000;
+let client: QueryClient;
+beforeEach(() => {
+  jest.useFakeTimers();
+  client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  keepInMemory(client);
+});
+afterEach(() => {
+  client.clear();
+  jest.useRealTimers();
+});
+
+const read = (queryKey: readonly string[], answer: () => Promise<unknown>) =>
+  client.query({ queryKey, queryFn: answer, staleTime: 0 }).catch(() => undefined);
+const restored = () => {
+  const other = new QueryClient();
+  hydrate(other, stateToKeep(client));
+  return other;
+};
+
+describe("what was read", () => {
+  it("is still kept when hours have gone by with nobody looking at it", async () => {
+    await read(["students"], () => Promise.resolve(["Fern"]));
+    await read(["students", "a", "standings"], () => Promise.resolve(["cross"]));
+    jest.advanceTimersByTime(30 * HOUR);
+    await read(["studio"], () => Promise.resolve("Hall"));
+    expect(restored().getQueryData(["students", "a", "standings"])).toEqual(["cross"]);
+  });
+
+  it("is kept as it was when reading it anew has failed", async () => {
+    await read(["lessons", "a"], () => Promise.resolve("at turn 2"));
+    await read(["lessons", "a"], () => Promise.reject(new Error("nobody answers")));
+    expect(client.getQueryState(["lessons", "a"])?.status).toBe("error");
+    expect(restored().getQueryState(["lessons", "a"])).toMatchObject({
+      ...{ status: "success", data: "at turn 2", error: null, fetchStatus: "idle" },
+    });
+  });
+
+  it("is not kept where it is a record, or the owner's", async () => {
+    const keys = [["students", "a", "detail"], ["students", "a", "decisions"], ["studio", "audit"], ["mail"]];
+    for (const key of keys) await read(key, () => Promise.resolve("private"));
+    await read(["groups"], () => Promise.resolve("none yet"));
+    const other = restored();
+    for (const key of keys) expect(other.getQueryData(key)).toBeUndefined();
+    expect(other.getQueryData(["groups"])).toBe("none yet");
+  });
+});
+
+describe("what was kept", () => {
+  const now = Date.parse("2026-06-08T12:00:00Z");
+  const kept = { sender: HERE, shape: "a", savedAt: now - 100 * HOUR };
+
+  it("is shown to the same person, within a week, by a version that reads its shape", () => {
+    expect(isStillGood(kept, HERE, "a", now)).toBe(true);
+    expect(isStillGood(kept, { ...HERE, studioId: "gym" }, "a", now)).toBe(true);
+    expect(isStillGood(kept, { ...HERE, personId: "other" }, "a", now)).toBe(false);
+    expect(isStillGood(kept, null, "a", now)).toBe(false);
+    expect(isStillGood(kept, HERE, "b", now)).toBe(false);
+    expect(isStillGood({ ...kept, savedAt: now - 169 * HOUR }, HERE, "a", now)).toBe(false);
+  });
+});

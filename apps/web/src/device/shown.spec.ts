@@ -1,0 +1,29 @@
+import { describe, expect, it } from "@jest/globals";
+import { pressedOf, runOf, runsTogether } from "./shown.js";
+import { lessonSaid, said, stopSaid } from "./testing.js";
+
+describe("what was pressed of a student", () => {
+  const pressed = [stopSaid("a", "ada", true), stopSaid("b", "bo", true), stopSaid("c", "ada", false)];
+  const on = (day: string, zone = "UTC") =>
+    ["ada", "bo", "cy"].map((id) => pressedOf(pressed, id, day, zone));
+
+  it("is the last of the day, by the clock of the place", () => {
+    expect(on("2026-06-01")).toEqual([false, true, undefined]);
+    expect(on("2026-06-02")).toEqual([undefined, undefined, undefined]);
+    expect(on("2026-06-02", "Pacific/Auckland")).toEqual([false, true, undefined]);
+  });
+});
+
+describe("what was tapped of a lesson", () => {
+  it("is all that waits of it, the later word counting", () => {
+    const tapped = [
+      lessonSaid("a", "l", { attendance: { a: "late", b: "absent" } }),
+      lessonSaid("b", "l", { attendance: { a: "present" }, finished: true }),
+      lessonSaid("c", "other", { finished: false }),
+      said("d", { kind: "stop", studentId: "a", stops: true }),
+    ];
+    expect(runOf(tapped, "l")).toEqual({ attendance: { a: "present", b: "absent" }, finished: true });
+    expect(runOf(tapped, "nothing")).toBeNull();
+    expect(runsTogether({ finished: true }, {})).toEqual({ finished: true });
+  });
+});

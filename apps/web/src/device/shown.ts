@@ -1,0 +1,32 @@
+/** What was said on this device and is not with the server yet, over what was read of it. Pure. */
+import type { LessonRun } from "@mirrup/contract";
+import { localDate } from "@mirrup/core";
+import { isOfKind, type Command } from "./command.js";
+
+/** What was pressed last of a student on a day; undefined where nothing waits. */
+export function pressedOf(
+  said: readonly Command[],
+  studentId: string,
+  day: string,
+  timeZone: string,
+): boolean | undefined {
+  return said
+    .filter((one) => isOfKind(one, "stop"))
+    .filter((one) => one.studentId === studentId && localDate(Date.parse(one.at), timeZone) === day)
+    .at(-1)?.stops;
+}
+
+/** Two runs as one: the later word on each thing counts. */
+export function runsTogether(earlier: LessonRun, later: LessonRun): LessonRun {
+  const by = (of: "attendance" | "ownRopes") =>
+    earlier[of] === undefined && later[of] === undefined ? {} : { [of]: { ...earlier[of], ...later[of] } };
+  return { ...earlier, ...later, ...by("attendance"), ...by("ownRopes") };
+}
+
+/** What waits of a lesson; null for nothing. */
+export function runOf(said: readonly Command[], lessonId: string): LessonRun | null {
+  const runs = said
+    .filter((one) => isOfKind(one, "lesson"))
+    .flatMap((one) => (one.lessonId === lessonId ? [one.run] : []));
+  return runs.length === 0 ? null : runs.reduce(runsTogether);
+}

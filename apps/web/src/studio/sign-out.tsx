@@ -1,0 +1,56 @@
+import type { Done } from "@mirrup/contract";
+import { Button, Group, Modal, Text } from "@mantine/core";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { post } from "../app/api.js";
+import { forgetReadings, useOutbox, waitingWords } from "../device/index.js";
+
+type Way = "sign-out" | "sign-out-everywhere";
+
+/** Signing out, after a warning where something of one's own still waits on the device. */
+export function SignOut() {
+  const navigate = useNavigate();
+  const { waiting } = useOutbox();
+  const [asked, setAsked] = useState<Way | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const leave = async (way: Way) => {
+    try {
+      await post<Done>(`/auth/${way}`);
+      await forgetReadings();
+      await navigate("/sign-in", { replace: true });
+    } catch (error) {
+      setRefusal(error instanceof Error ? error.message : null);
+    }
+  };
+  const ask = (way: Way) => (waiting.length > 0 ? setAsked(way) : void leave(way));
+  return (
+    <>
+      <Group>
+        <Button size="md" variant="default" onClick={() => ask("sign-out")}>
+          Sign out
+        </Button>
+        <Button size="md" variant="default" onClick={() => ask("sign-out-everywhere")}>
+          Sign out everywhere
+        </Button>
+        {refusal !== null && <Text role="alert">{refusal}</Text>}
+      </Group>
+      <Modal
+        opened={asked !== null}
+        onClose={() => setAsked(null)}
+        title="Not everything is sent"
+        closeButtonProps={{ "aria-label": "Close" }}
+      >
+        <Text>
+          {waitingWords(waiting.map((one) => one.command))} {waiting.length === 1 ? "waits" : "wait"} on this
+          device still, and {waiting.length === 1 ? "is" : "are"} sent when you sign in again on it.
+        </Text>
+        <Group mt="md">
+          <Button onClick={() => asked !== null && void leave(asked)}>Sign out all the same</Button>
+          <Button variant="default" onClick={() => setAsked(null)}>
+            Stay
+          </Button>
+        </Group>
+      </Modal>
+    </>
+  );
+}
