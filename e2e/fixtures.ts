@@ -7,6 +7,8 @@ import { throwawayStack, type ThrowawayStack } from "../scripts/lib/stack.mjs";
 
 interface Mirrup {
   readonly stack: ThrowawayStack;
+  /** Answers when everything is as at first, unless a test of the same file was the last one here. */
+  readonly renewFor: (file: string) => Promise<void>;
   /** The path of the demo club. */
   readonly root: string;
   /** The path of a demo student's strands. */
@@ -29,18 +31,26 @@ async function asCoach(address: string) {
   return { studioId, headers: { cookie, [STUDIO_HEADER]: studioId } };
 }
 
-export const test = base.extend<{ page: Page } & Options, { mirrup: Mirrup }>({
+export const test = base.extend<{ page: Page; ownData: undefined } & Options, { mirrup: Mirrup }>({
   signedIn: [true, { option: true }],
   mirrup: [
     async ({}, use) => {
       const stack = await throwawayStack();
-      const { studioId, headers } = await asCoach(stack.address);
-      const root = `/${studioId}`;
+      let coach = await asCoach(stack.address);
+      const root = `/${coach.studioId}`;
+      let usedBy: string | undefined;
       await use({
         stack,
+        renewFor: async (file) => {
+          if (usedBy !== undefined && usedBy !== file) {
+            await stack.renew();
+            coach = await asCoach(stack.address);
+          }
+          usedBy = file;
+        },
         root,
         studentPath: async (name) => {
-          const reply = await fetch(`${stack.address}/api/students`, { headers });
+          const reply = await fetch(`${stack.address}/api/students`, { headers: coach.headers });
           const { items } = (await reply.json()) as Items<StudentView>;
           return `${root}/students/${items.find((student) => student.name === name)?.id ?? name}`;
         },
@@ -53,6 +63,14 @@ export const test = base.extend<{ page: Page } & Options, { mirrup: Mirrup }>({
       await endAll();
     },
     { scope: "worker" },
+  ],
+  // What one file does to a student is nothing to another.
+  ownData: [
+    async ({ mirrup }, use, { file }) => {
+      await mirrup.renewFor(file);
+      await use(undefined);
+    },
+    { auto: true },
   ],
   baseURL: async ({ mirrup }, use) => use(mirrup.stack.address),
   page: async ({ page, signedIn }, use) => {

@@ -22,7 +22,7 @@ import { Stop } from "./stop.mjs";
 const DEBIAN = "/usr/lib/postgresql";
 const OWNER = "mirrup_owner";
 const APP = "mirrup_app";
-const DATABASE = "mirrup";
+export const DATABASE = "mirrup";
 
 function versionsInstalled() {
   if (!existsSync(DEBIAN)) return [];

@@ -15,6 +15,8 @@ export interface ThrowawayStack {
   server(): { readonly child: ChildProcess };
   stopServer(): Promise<void>;
   startServer(): Promise<void>;
+  /** Has everything be as it was at first. */
+  renew(): Promise<void>;
 }
 
 export function throwawayPostgres(): Promise<ThrowawayPostgres>;

@@ -3,8 +3,9 @@ import { randomUUID } from "node:crypto";
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import pg from "pg";
 import { freePort } from "./ports.mjs";
-import { programs, startPostgres } from "./postgres.mjs";
+import { DATABASE, programs, startPostgres } from "./postgres.mjs";
 import { atEnd } from "./processes.mjs";
 import { prepareDatabase, startServer } from "./server.mjs";
 
@@ -30,6 +31,22 @@ export async function throwawayPostgres() {
   };
 }
 
+const FRESH = "mirrup_fresh";
+
+/** Copies a database of a cluster, in place of what stands under that name. Nobody may be using either. */
+async function copyDatabase(adminUrl, from, to) {
+  const client = new pg.Client({
+    connectionString: Object.assign(new URL(adminUrl), { pathname: "/postgres" }).href,
+  });
+  await client.connect();
+  try {
+    await client.query(`DROP DATABASE IF EXISTS ${to} WITH (FORCE)`);
+    await client.query(`CREATE DATABASE ${to} TEMPLATE ${from}`);
+  } finally {
+    await client.end();
+  }
+}
+
 /** A throwaway Mirrup with the demo club. */
 export async function throwawayStack({ demo = true, program = "main.js" } = {}) {
   const postgres = await throwawayPostgres();
@@ -42,6 +59,7 @@ export async function throwawayStack({ demo = true, program = "main.js" } = {}) 
     MIRRUP_SESSION_SECRET: randomUUID(),
   };
   await prepareDatabase(env, { demo });
+  await copyDatabase(postgres.adminUrl, DATABASE, FRESH);
   const start = () => startServer(env, program);
   let server = await start();
   atEnd(() => server.stop());
@@ -51,6 +69,12 @@ export async function throwawayStack({ demo = true, program = "main.js" } = {}) 
     server: () => server,
     stopServer: () => server.stop(),
     startServer: async () => {
+      server = await start();
+    },
+    /** Has everything be as it was at first. */
+    renew: async () => {
+      await server.stop();
+      await copyDatabase(postgres.adminUrl, FRESH, DATABASE);
       server = await start();
     },
   };
