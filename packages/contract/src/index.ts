@@ -120,6 +120,8 @@ export interface FloorView {
   readonly standings: readonly StandingItem[];
   /** The best first. */
   readonly next: readonly NextItem[];
+  /** Of the side; none where the catalogue has no such side. */
+  readonly ladder: readonly RungItem[];
   /** The last of the side, newest first. */
   readonly sets: readonly SetRequest[];
   readonly load: LoadView;

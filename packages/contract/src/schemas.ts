@@ -250,6 +250,7 @@ export const floorReply = objects<FloorView>({
   student: student.required(),
   standings: Joi.array().items(standing).required(),
   next: Joi.array().items(next).required(),
+  ladder: Joi.array().items(rung).required(),
   sets: Joi.array().items(setRequest).required(),
   load: loadReply.required(),
 });

@@ -27,7 +27,7 @@ import type { SideName } from "@mirrup/core";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Reading, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
-import { ladderItems, StandingsService } from "../standings/index.js";
+import { StandingsService } from "../standings/index.js";
 import { goalsOf, pathOf, schoolsOf } from "./readings.js";
 import { StudentReadings } from "./student-readings.service.js";
 import { StudentsService } from "./students.service.js";
@@ -81,9 +81,7 @@ export class StandingsController {
     { subject, side }: { readonly subject: string; readonly side: SideName },
   ): Promise<Items<RungItem>> {
     const student = await this.students.getOrThrow(scope, id);
-    const reading = await this.standings.readingOf(scope, student);
-    const of = reading.syllabus.find(subject, side);
-    return { items: of === null ? [] : ladderItems(reading, of) };
+    return { items: await this.readings.ladderOf(scope, student, { subject, side }) };
   }
 
   @Get("path")

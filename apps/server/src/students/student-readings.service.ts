@@ -1,11 +1,11 @@
 import { settingValue } from "@mirrup/catalogue";
-import type { FloorView, LoadView, NextItem, SetRequest, StandingItem } from "@mirrup/contract";
+import type { FloorView, LoadView, NextItem, RungItem, SetRequest, StandingItem } from "@mirrup/contract";
 import { localDate, type SubjectSide } from "@mirrup/core";
 import { weekLoad, type Reading } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
 import { requestOf } from "../log/index.js";
-import { loadsOf, nextItem, proposalsOf, standingItem, StandingsService } from "../standings/index.js";
+import { ladderItems, loadsOf, nextItem, proposalsOf, standingItem, StandingsService } from "../standings/index.js";
 import { nextOptions, RosterService } from "./roster.service.js";
 import { StopsService } from "./stops.service.js";
 import type { StudentEntity } from "./student.entity.js";
@@ -13,6 +13,11 @@ import { StudentsService } from "./students.service.js";
 
 function itemsOf({ standings }: Reading): readonly StandingItem[] {
   return standings.map(standingItem);
+}
+
+function ladderIn(reading: Reading, { subject, side }: SubjectSide): readonly RungItem[] {
+  const of = reading.syllabus.find(subject, side);
+  return of === null ? [] : ladderItems(reading, of);
 }
 
 function proposed(scope: Scope, student: StudentEntity, reading: Reading): readonly NextItem[] {
@@ -39,6 +44,10 @@ export class StudentReadings {
     return proposed(scope, student, await this.standings.readingOf(scope, student));
   }
 
+  async ladderOf(scope: Scope, student: StudentEntity, of: SubjectSide): Promise<readonly RungItem[]> {
+    return ladderIn(await this.standings.readingOf(scope, student), of);
+  }
+
   /** The last sets of one side, newest first. */
   async lastSetsOf(scope: Scope, { id }: StudentEntity, of: SubjectSide): Promise<readonly SetRequest[]> {
     return (await this.standings.lastSets(scope, id, of)).map(requestOf);
@@ -63,6 +72,7 @@ export class StudentReadings {
       student: view,
       standings: itemsOf(reading),
       next: view.hasStopped ? [] : proposed(scope, student, reading),
+      ladder: ladderIn(reading, of),
       sets: await this.lastSetsOf(scope, student, of),
       load: await this.loadOf(scope, student),
     };

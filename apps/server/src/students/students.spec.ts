@@ -121,6 +121,7 @@ describe("what the floor shows of a student and a side", () => {
       student: await read(""),
       standings: await items("/standings"),
       next: await items("/next"),
+      ladder: await items(`/ladder?${of}`),
       sets: await items(`/sets?${of}`),
       load: await read("/load"),
     });

@@ -12,6 +12,7 @@ function partsOf(studentId: string, { subject, side }: SubjectSide): readonly Pa
     [of, (view) => view.student],
     [[...of, "standings"], (view) => view.standings],
     [[...of, "next"], (view) => view.next],
+    [[...of, "ladder", subject, side], (view) => view.ladder],
     [[...of, "load"], (view) => view.load],
     [[...of, "sets", subject, side], (view) => view.sets],
   ];

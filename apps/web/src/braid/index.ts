@@ -1,1 +1,2 @@
 export { Braid } from "./braid.js";
+export { SmallBraid } from "./small-braid.js";

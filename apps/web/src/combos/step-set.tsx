@@ -7,11 +7,11 @@ import { useEffect, useRef, useState } from "react";
 import { drillWords } from "../app/drill-words.js";
 import {
   CallOut,
+  Deck,
   Corrections,
   Counter,
   floorClasses,
   Pads,
-  SetControls,
   TempoBar,
   useFloorKeys,
   useOutcome,
@@ -147,49 +147,55 @@ export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }
         )}
       </div>
       <Counter floor={floor} best={0} gate={step.code === "whole" ? COMBO_GATE : null} />
-      <div className={floorClasses.tools}>
-        <TempoBar
-          tempo={tempo}
-          ticks={[]}
-          onCall={() => {
-            const pattern = callOf(score);
-            setCalled(pattern);
-            tempo.call(pattern);
-          }}
-        />
-        {called !== null && tempo.beat !== null && (
-          <CallOut
-            pattern={called}
-            beat={tempo.beat}
-            onStop={() => {
-              tempo.stop();
-              setCalled(null);
-            }}
-          />
-        )}
-      </div>
       <div className={floorClasses.spacer} />
-      <SetControls floor={floor} onFinish={finish}>
-        {asksWhere ? (
-          <div className={classes.where} role="group" aria-label="At which link did it miss?">
-            <span>Where?</span>
-            {links.map((link, place) => (
-              <button key={link.place} type="button" onClick={() => locate(place)}>
-                {place < 9 && <kbd>{place + 1}</kbd>} {linkNames.get(link.place)}
-              </button>
-            ))}
-          </div>
-        ) : (
-          begun && <Corrections floor={floor} />
-        )}
-      </SetControls>
-      <Pads
+      <Deck
         floor={floor}
-        counting="tap"
-        onPress={() => floor.enter({ kind: "clean" })}
-        onMiss={() => floor.enter({ kind: "miss" })}
         onFinish={finish}
-      />
+        tools={
+          <>
+            <TempoBar
+              tempo={tempo}
+              ticks={[]}
+              onCall={() => {
+                const pattern = callOf(score);
+                setCalled(pattern);
+                tempo.call(pattern);
+              }}
+            />
+            {called !== null && tempo.beat !== null && (
+              <CallOut
+                pattern={called}
+                beat={tempo.beat}
+                onStop={() => {
+                  tempo.stop();
+                  setCalled(null);
+                }}
+              />
+            )}
+          </>
+        }
+        question={
+          asksWhere ? (
+            <div className={classes.where} role="group" aria-label="At which link did it miss?">
+              <span>Where?</span>
+              {links.map((link, place) => (
+                <button key={link.place} type="button" onClick={() => locate(place)}>
+                  {place < 9 && <kbd>{place + 1}</kbd>} {linkNames.get(link.place)}
+                </button>
+              ))}
+            </div>
+          ) : null
+        }
+        corrections={begun && <Corrections floor={floor} />}
+      >
+        <Pads
+          floor={floor}
+          counting="tap"
+          onPress={() => floor.enter({ kind: "clean" })}
+          onMiss={() => floor.enter({ kind: "miss" })}
+          onFinish={finish}
+        />
+      </Deck>
     </div>
   );
 }

@@ -100,28 +100,30 @@ export function Counter({
         )}
         {children}
       </div>
-      <p className={classes.figures}>
-        {gate !== null && (
+      <div className={classes.told}>
+        <p className={classes.figures}>
+          {gate !== null && (
+            <span>
+              gate{" "}
+              <strong>
+                {gate.kind === "streak"
+                  ? `${Math.min(best, gateTarget(gate))} of ${gateTarget(gate)}`
+                  : gateWords(gate)}
+              </strong>
+            </span>
+          )}
           <span>
-            gate{" "}
-            <strong>
-              {gate.kind === "streak"
-                ? `${Math.min(best, gateTarget(gate))} of ${gateTarget(gate)}`
-                : gateWords(gate)}
-            </strong>
+            clean <strong>{run.clean}</strong>
           </span>
-        )}
-        <span>
-          clean <strong>{run.clean}</strong>
-        </span>
-        <span>
-          missed <strong>{run.misses.length}</strong>
-        </span>
-        <span>
-          best here <strong>{run.bestStreak}</strong>
-        </span>
-      </p>
-      <Trail tries={run.tries} />
+          <span>
+            missed <strong>{run.misses.length}</strong>
+          </span>
+          <span>
+            best here <strong>{run.bestStreak}</strong>
+          </span>
+        </p>
+        <Trail tries={run.tries} />
+      </div>
     </>
   );
 }

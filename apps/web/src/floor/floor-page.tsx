@@ -1,6 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem } from "@mirrup/contract";
 import { gateDrill, SIDE_NAMES, sidesOf, type Drill, type SideName } from "@mirrup/core";
+import { isMet } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -10,7 +11,7 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
 import { OutboxNote } from "../device/index.js";
-import { nextQuery, standingsQuery, studentQuery } from "../students/index.js";
+import { ladderQuery, nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "./drill-address.js";
 import { Stopped, useStopped } from "./early-stop.js";
 import { FloorSet } from "./floor-set.js";
@@ -62,6 +63,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const student = useQuery(studentQuery(studentId));
   const standings = useQuery(standingsQuery(studentId));
   const next = useQuery(nextQuery(studentId));
+  const ladder = useQuery(ladderQuery(studentId, subject, side));
   const title = capital(subjectName(subject, side));
   useDocumentTitle(`${title} · Mirrup`);
   useWakeLock();
@@ -75,8 +77,9 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const proposal: NextItem | undefined = next.data?.find(isHere);
   const proposed = proposal?.drill ?? null;
   const item = standings.data?.find(isHere);
-  // What nothing proposes (a cleared side, say) is run at its gate.
-  const base = proposed ?? (item === undefined ? FALLBACK : gateDrill(item.gate));
+  // What others come before goes on where its ladder stands; what is cleared is run at its gate.
+  const step = isMet(item?.status ?? "locked") ? undefined : ladder.data?.find((rung) => rung.isNext);
+  const base = proposed ?? step?.drill ?? (item === undefined ? FALLBACK : gateDrill(item.gate));
   const drill = drillFrom(params, base);
   const [first] = next.data ?? [];
   const { hasStopped, press } = useStopped(studentId, student.data?.hasStopped ?? false);
@@ -115,7 +118,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
         <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />
       )}
       {!hasStopped &&
-        (standings.isPending && standings.fetchStatus === "fetching" ? (
+        ([standings, ladder].some((one) => one.isPending && one.fetchStatus === "fetching") ? (
           <p role="status" className={classes.note}>
             Opening the floor …
           </p>

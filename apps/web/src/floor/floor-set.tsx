@@ -14,14 +14,18 @@ import { secondsATry, secondsOf } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
+import { drillOfWords } from "../app/drill-words.js";
+import { SmallBraid } from "../braid/index.js";
 import { CallOut } from "./call-out.js";
 import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
 import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
+import { Deck } from "./deck.js";
 import choice from "./drill-choice.module.css";
 import { addressOf } from "./drill-address.js";
 import { FaultStrip, faultsOf } from "./fault-strip.js";
 import type { HandCounts, RunSubject } from "./floor-run.js";
+import { FloorLadder } from "./floor-ladder.js";
 import { HandForm } from "./hand-form.js";
 import { HandleBar } from "./handle-bar.js";
 import { Pads } from "./pads.js";
@@ -30,7 +34,6 @@ import { Rest } from "./rest.js";
 import { beginRest } from "./rest-left.js";
 import { scoreOfDrill } from "./score-of-drill.js";
 import { tappedTimes } from "./rhythm-words.js";
-import { SetControls } from "./set-controls.js";
 import { SetHeading } from "./set-heading.js";
 import { TempoBar } from "./tempo-bar.js";
 import { useFloorKeys } from "./use-floor-keys.js";
@@ -157,63 +160,82 @@ export function FloorSet(props: FloorSetProps) {
       </div>
     );
   }
-  return (
-    <div className={classes.stage} data-counting={counting}>
-      <SetHeading
-        about={about}
-        floor={{ ...floor, unkept: floor.unkept || unkept }}
-        gate={gate}
-        proposal={proposal}
-        after={after}
-        onChoose={onChoose}
+  const tools = (
+    <>
+      <NativeSelect
+        aria-label="How it is counted"
+        size="md"
+        value={counting}
+        disabled={floor.sensing || pacing}
+        data={COUNTINGS.map((value) => ({ value, label: COUNTING_NAMES[value] }))}
+        onChange={(event) => {
+          setCounting(COUNTINGS.find((one) => one === event.currentTarget.value) ?? "tap");
+          event.currentTarget.blur();
+        }}
+        classNames={{ input: choice.ruleInput }}
       />
-      <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate}>
-        {!begun && <Rest studentId={about.studentId} />}
-      </Counter>
-      <div className={classes.tools}>
-        <NativeSelect
-          aria-label="How it is counted"
-          size="md"
-          value={counting}
-          disabled={floor.sensing || pacing}
-          data={COUNTINGS.map((value) => ({ value, label: COUNTING_NAMES[value] }))}
-          onChange={(event) => {
-            setCounting(COUNTINGS.find((one) => one === event.currentTarget.value) ?? "tap");
-            event.currentTarget.blur();
+      {counting === "handle" && (
+        <HandleBar handle={handle} tempo={tempo.tempo} disabled={run.end !== "running" || waitsForClock} />
+      )}
+      {(counting === "tap" || counting === "tempo") && (
+        <TempoBar tempo={tempo} ticks={tappedTimes(floor.taps)} onCall={score === null ? null : call} />
+      )}
+      {called !== null && tempo.beat !== null && (
+        <CallOut
+          pattern={called}
+          beat={tempo.beat}
+          onStop={() => {
+            tempo.stop();
+            setCalled(null);
           }}
-          classNames={{ input: choice.ruleInput }}
         />
-        {counting === "handle" && (
-          <HandleBar handle={handle} tempo={tempo.tempo} disabled={run.end !== "running" || waitsForClock} />
-        )}
-        {(counting === "tap" || counting === "tempo") && (
-          <TempoBar tempo={tempo} ticks={tappedTimes(floor.taps)} onCall={score === null ? null : call} />
-        )}
-        {called !== null && tempo.beat !== null && (
-          <CallOut
-            pattern={called}
-            beat={tempo.beat}
-            onStop={() => {
-              tempo.stop();
-              setCalled(null);
-            }}
+      )}
+    </>
+  );
+  return (
+    <div className={classes.stage} data-counting={counting} data-begun={begun}>
+      <div className={classes.upper}>
+        <div>
+          <SetHeading
+            about={about}
+            floor={{ ...floor, unkept: floor.unkept || unkept }}
+            gate={gate}
+            proposal={proposal}
+            after={after}
+            onChoose={onChoose}
           />
-        )}
+          <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate}>
+            {score !== null && (
+              <SmallBraid
+                score={score}
+                label={`The braid of ${drillOfWords(about.subject, about.side, drill)}`}
+                beat={tempo.beat}
+                tempo={tempo.tempo}
+              />
+            )}
+            {!begun && <Rest studentId={about.studentId} />}
+          </Counter>
+        </div>
+        <FloorLadder about={about} drill={drill} canChoose={!begun} onChoose={onChoose} />
       </div>
       <div className={classes.spacer} />
       {counting === "hand" ? (
-        <HandForm onFinish={(typed: HandCounts) => take(floor.finishByHand(typed))} />
-      ) : (
         <>
-          <SetControls floor={floor} onFinish={finish}>
-            {asksWhy ? (
-              <FaultStrip subject={about.subject} onName={floor.name} />
-            ) : (
-              begun && drill.kind !== "hold" && counting !== "partner" && <Corrections floor={floor} />
-            )}
-          </SetControls>
-          <Pads floor={floor} counting={counting} onPress={press} onMiss={miss} onFinish={finish} />
+          <div className={classes.tools}>{tools}</div>
+          <HandForm onFinish={(typed: HandCounts) => take(floor.finishByHand(typed))} />
         </>
+      ) : (
+        <Deck
+          floor={floor}
+          onFinish={finish}
+          tools={tools}
+          question={asksWhy ? <FaultStrip subject={about.subject} onName={floor.name} /> : null}
+          corrections={
+            begun && drill.kind !== "hold" && counting !== "partner" && <Corrections floor={floor} />
+          }
+        >
+          <Pads floor={floor} counting={counting} onPress={press} onMiss={miss} onFinish={finish} />
+        </Deck>
       )}
     </div>
   );

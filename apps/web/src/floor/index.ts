@@ -4,7 +4,7 @@ export { Counter } from "./counter.js";
 export { Stopped, useStopped } from "./early-stop.js";
 export { floorAddress } from "./drill-address.js";
 export { Pads } from "./pads.js";
-export { SetControls } from "./set-controls.js";
+export { Deck } from "./deck.js";
 export { TempoBar } from "./tempo-bar.js";
 export { useFloorKeys } from "./use-floor-keys.js";
 export { useOutcome, type Outcome } from "./use-outcome.js";

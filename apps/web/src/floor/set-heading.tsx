@@ -47,11 +47,14 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
           onChange={onChoose}
         />
       )}
-      <p className={classes.cue}>
-        {say} <span>Look at: {look}</span>
+      <p className={classes.cue}>{say}</p>
+      <p className={classes.look}>
+        <strong>Look at</strong> {look}
       </p>
       {!begun && cautions.length > 0 && (
-        <p className={classes.caution}>{cautions.map((code) => CAUTIONS[code]).join(" ")}</p>
+        <p className={classes.caution}>
+          <strong>Care</strong> {cautions.map((code) => CAUTIONS[code]).join(" ")}
+        </p>
       )}
       {!begun && isProposed && <ProposalNote about={about} proposal={proposal} onChoose={onChoose} />}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
