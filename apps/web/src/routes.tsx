@@ -196,6 +196,10 @@ export const router = createBrowserRouter([
                 lazy: async () => ({ Component: (await import("./floor/round-page.js")).RoundPage }),
               },
               {
+                path: "students/:studentId/session/now",
+                lazy: async () => ({ Component: (await import("./session/led-page.js")).LedPage }),
+              },
+              {
                 path: "students/:studentId/base-test",
                 lazy: async () => ({
                   Component: (await import("./floor/base-test-page.js")).BaseTestPage,

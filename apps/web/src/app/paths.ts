@@ -19,6 +19,8 @@ export interface Paths {
   readonly student: (id: string) => string;
   /** A page of the student: session, weeks, outline, placement, record or schools. */
   readonly studentPage: (id: string, page: StudentPage) => string;
+  /** The planned session of a student while it is held. */
+  readonly led: (id: string) => string;
   readonly class: (groupId?: string) => string;
   /** A group's weeks toward a show. */
   readonly classWeeks: (groupId: string) => string;
@@ -52,6 +54,7 @@ export function pathsOf(studioId: string): Paths {
     class: (groupId) => (groupId === undefined ? `${root}/class` : `${root}/class/${groupId}`),
     classWeeks: (groupId) => `${root}/class/${groupId}/weeks`,
     student: (id) => `${root}/students/${id}`,
+    led: (id) => `${root}/students/${id}/session/now`,
     baseTest: (id) => `${root}/students/${id}/base-test`,
     floor: (id, subject, side) => `${root}/students/${id}/floor/${subject}/${side}`,
     combos: `${root}/combos`,

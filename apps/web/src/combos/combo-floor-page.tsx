@@ -1,4 +1,4 @@
-import { SIDE_NAMES, type SideName } from "@mirrup/core";
+import { comboKey, SIDE_NAMES, type SideName } from "@mirrup/core";
 import { learningOf, linksOf, onSide } from "@mirrup/core/combos";
 import type { ComboView, SetRequest, StudentView } from "@mirrup/contract";
 import { useDocumentTitle } from "@mantine/hooks";
@@ -11,6 +11,7 @@ import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
 import { floorClasses, Stopped, useStopped, useWakeLock } from "../floor/index.js";
 import { OutboxNote } from "../device/index.js";
+import { LedBar, useLed } from "../led/index.js";
 import { studentQuery } from "../students/index.js";
 import { comboSetsQuery, combosQuery, namesOf } from "./queries.js";
 import { StepSet } from "./step-set.js";
@@ -74,6 +75,7 @@ function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: Co
   const navigate = useNavigate();
   const { tempo } = useTempoAsked();
   const [round, setRound] = useState(0);
+  const session = useLed(studentId);
   const { hasStopped, press } = useStopped(studentId, student.hasStopped);
   const options = { id: combo.id, side, dominant: handOf(student), tempo, steps: STEPS };
   const learning = learningOf(
@@ -118,6 +120,7 @@ function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: Co
         )}
         <OutboxNote />
       </header>
+      <LedBar studentId={studentId} session={session} />
       {hasStopped ? (
         <Stopped name={student.name} isSent={student.hasStopped} onTakeBack={() => press(false)} />
       ) : (
@@ -128,6 +131,7 @@ function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: Co
           links={step.code === "link" ? [] : links}
           linkNames={linkNames}
           next={next}
+          onFinished={(set) => session.count({ ...set, subject: comboKey(combo.id), side })}
           onAgain={() => setRound(round + 1)}
           onNext={() =>
             next === undefined

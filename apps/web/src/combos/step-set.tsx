@@ -1,13 +1,16 @@
 import { callOf, comboSubject, scoreOf, type CalledBeat, type SideName } from "@mirrup/core";
 import type { ComboLink, LearningStep } from "@mirrup/core/combos";
+import { restAfterSet } from "@mirrup/core/planning";
 import { COMBO_GATE } from "@mirrup/core/teaching";
 import type { SetRequest } from "@mirrup/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { drillWords } from "../app/drill-words.js";
 import {
+  beginRest,
   CallOut,
   Deck,
+  Rest,
   Corrections,
   Counter,
   floorClasses,
@@ -32,12 +35,14 @@ interface StepSetProps {
   readonly links: readonly ComboLink[];
   readonly linkNames: ReadonlyMap<number, string>;
   readonly next: LearningStep | undefined;
+  /** Hears of each set that is finished here. */
+  readonly onFinished: (set: SetRequest) => void;
   readonly onAgain: () => void;
   readonly onNext: () => void;
 }
 
 /** One set of a step: counted, its misses put at their links, then what it came to. */
-export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }: StepSetProps) {
+export function StepSet({ about, step, links, linkNames, next, onFinished, onAgain, onNext }: StepSetProps) {
   const client = useQueryClient();
   const floor = useRun(about, step.drill);
   const { run, begun } = floor;
@@ -61,8 +66,17 @@ export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }
   useEffect(() => {
     if (finished !== null) heading.current?.focus();
   }, [finished]);
+  const take = (set: Promise<SetRequest>) =>
+    set.then(
+      (stored) => {
+        beginRest(stored.studentId, Date.now(), restAfterSet(score, floor.drill));
+        setFinished(stored);
+        onFinished(stored);
+      },
+      () => setUnkept(true),
+    );
   const finish = () => {
-    if (begun) floor.finish().then(setFinished, () => setUnkept(true));
+    if (begun) void take(floor.finish());
   };
   const counts = finished === null;
   const locate = (place: number) => {
@@ -98,6 +112,7 @@ export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }
             {isStored && step.code === "whole" && " The gate is 4 clean of 5."}
           </p>
         </div>
+        <Rest studentId={about.studentId} />
         <div className={classes.after}>
           <button type="button" className={floorClasses.small} onClick={onAgain}>
             The same again
@@ -146,7 +161,9 @@ export function StepSet({ about, step, links, linkNames, next, onAgain, onNext }
           </p>
         )}
       </div>
-      <Counter floor={floor} best={0} gate={step.code === "whole" ? COMBO_GATE : null} />
+      <Counter floor={floor} best={0} gate={step.code === "whole" ? COMBO_GATE : null}>
+        {!begun && <Rest studentId={about.studentId} />}
+      </Counter>
       <div className={floorClasses.spacer} />
       <Deck
         floor={floor}

@@ -4,7 +4,7 @@ import { IconMinus, IconPlus } from "@tabler/icons-react";
 import { useMemo } from "react";
 import { drillWords, patternWords } from "../app/drill-words.js";
 import { capital, MISS_RULE_NAMES } from "../app/words.js";
-import { addressOf, withAim } from "./drill-address.js";
+import { addressOf, withAim } from "../app/drill-address.js";
 import classes from "./drill-choice.module.css";
 import { drillOptions } from "./drill-options.js";
 

@@ -2,7 +2,7 @@ import { CATALOGUE } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
 import { parseScore, sidesOf } from "@mirrup/core";
 import { runOf } from "@mirrup/core/teaching";
-import { drillFrom } from "./drill-address.js";
+import { drillFrom } from "../app/drill-address.js";
 import { drillOptions } from "./drill-options.js";
 
 const GATE = { kind: "streak", count: 15 } as const;

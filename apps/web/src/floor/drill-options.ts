@@ -4,7 +4,7 @@ import { gateDrill, type Drill, type Gate, type SideName } from "@mirrup/core";
 import { drillOfWords, drillWords } from "../app/drill-words.js";
 import { sideWithGate } from "../app/syllabus.js";
 import { capital } from "../app/words.js";
-import { addressOf } from "./drill-address.js";
+import { addressOf } from "../app/drill-address.js";
 
 export interface DrillOption {
   readonly id: string;

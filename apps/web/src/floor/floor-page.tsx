@@ -5,17 +5,19 @@ import { isMet } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
+import { LedBar, useLed } from "../led/index.js";
 import { OutboxNote } from "../device/index.js";
 import { ladderQuery, nextQuery, standingsQuery, studentQuery } from "../students/index.js";
-import { addressOf, drillFrom } from "./drill-address.js";
+import { addressOf, drillFrom } from "../app/drill-address.js";
 import { Stopped, useStopped } from "./early-stop.js";
 import { FloorSet } from "./floor-set.js";
 import { AnotherStudent, StudentStrip } from "./student-strip.js";
+import { useLead } from "./use-lead.js";
 import { useStrip } from "./use-strip.js";
 import { useWakeLock } from "./use-wake-lock.js";
 import classes from "./floor.module.css";
@@ -55,7 +57,6 @@ interface FloorProps {
 }
 
 function Floor({ studentId, subject, side }: FloorProps) {
-  const navigate = useNavigate();
   const paths = usePaths();
   const [params, setParams] = useSearchParams();
   // Counts the sets run here, so that the next one on the same side begins afresh.
@@ -85,11 +86,14 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const { hasStopped, press } = useStopped(studentId, student.data?.hasStopped ?? false);
 
   const choose = (chosen: Drill) => setParams(addressOf(chosen), { replace: true });
-  const goOn = () => {
-    if (first === undefined) return;
-    setRound(round + 1);
-    void navigate(paths.floor(studentId, first.subject, first.side));
-  };
+  const again = () => setRound(round + 1);
+  const session = useLed(studentId);
+  const known = next.isFetching ? undefined : proposal;
+  const lead = useLead(about, session, {
+    first: next.isFetching ? undefined : first,
+    here: known,
+    onAgain: again,
+  });
 
   const gone = student.error ?? standings.error;
   // Offline the counting goes on; only a refusal (no such student, deleted) ends it.
@@ -113,6 +117,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
         )}
         <OutboxNote />
       </header>
+      <LedBar studentId={studentId} session={session} />
       <StudentStrip strip={strip} about={about} name={name} />
       {hasStopped && (
         <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />
@@ -129,12 +134,12 @@ function Floor({ studentId, subject, side }: FloorProps) {
             proposed={drill}
             proposal={proposal}
             standings={standings.data}
-            next={next.isFetching ? undefined : first}
-            here={next.isFetching ? undefined : proposal}
+            lead={lead}
+            here={known}
             after={next.data?.find((one) => !isHere(one))}
             onChoose={choose}
-            onNext={goOn}
-            onAgain={() => setRound(round + 1)}
+            onFinished={session.count}
+            onAgain={again}
           />
         ))}
     </main>

@@ -22,7 +22,7 @@ import { Counter } from "./counter.js";
 import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
 import { Deck } from "./deck.js";
 import choice from "./drill-choice.module.css";
-import { addressOf } from "./drill-address.js";
+import { addressOf } from "../app/drill-address.js";
 import { FaultStrip, faultsOf } from "./fault-strip.js";
 import type { HandCounts, RunSubject } from "./floor-run.js";
 import { FloorLadder } from "./floor-ladder.js";
@@ -38,6 +38,7 @@ import { SetHeading } from "./set-heading.js";
 import { TempoBar } from "./tempo-bar.js";
 import { useFloorKeys } from "./use-floor-keys.js";
 import { useHandle } from "./use-handle.js";
+import type { Lead } from "./use-lead.js";
 import { useOutcome } from "./use-outcome.js";
 import { useRun } from "./use-run.js";
 import { useSuggestion } from "./use-suggestion.js";
@@ -52,20 +53,22 @@ interface FloorSetProps {
   readonly proposed: Drill;
   readonly proposal: NextItem | undefined;
   readonly standings: readonly StandingItem[] | undefined;
-  readonly next: NextItem | undefined;
+  /** The way on after the set. */
+  readonly lead: Lead | null;
   /** What is proposed of this side now; undefined while it is being read. */
   readonly here: NextItem | undefined;
   /** The first proposal beside this one. */
   readonly after: NextItem | undefined;
   readonly onChoose: (drill: Drill) => void;
-  readonly onNext: () => void;
+  /** Hears of each set that is finished here. */
+  readonly onFinished: (set: SetRequest) => void;
   /** Begins a new set here. */
   readonly onAgain: () => void;
 }
 
 /** One set on the floor: counted until it is finished, then what it came to. */
 export function FloorSet(props: FloorSetProps) {
-  const { about, proposed, proposal, standings, next, here, after, onChoose, onNext, onAgain } = props;
+  const { about, proposed, proposal, standings, lead, here, after, onChoose, onFinished, onAgain } = props;
   const isProposed =
     proposal !== undefined && addressOf(proposal.drill).toString() === addressOf(proposed).toString();
   const floor = useRun(about, proposed, isProposed ? proposal.chance : null);
@@ -101,6 +104,7 @@ export function FloorSet(props: FloorSetProps) {
         setUnkept(false);
         beginRest(stored.studentId, Date.now(), restAfterSet(score, drill));
         setFinished(stored);
+        onFinished(stored);
       },
       () => setUnkept(true),
     );
@@ -137,7 +141,7 @@ export function FloorSet(props: FloorSetProps) {
       if (counts && asksWhy && fault !== undefined) floor.name(fault);
     },
     undo: () => counts && !floor.sensing && floor.undo(),
-    next: () => (finished === null ? finish() : sent.kind !== "sending" && onNext()),
+    next: () => (finished === null ? finish() : sent.kind !== "sending" && lead?.go()),
   });
   // The button that had the focus is gone once the set is finished.
   useEffect(() => {
@@ -147,14 +151,7 @@ export function FloorSet(props: FloorSetProps) {
   if (finished !== null) {
     return (
       <div ref={heading} tabIndex={-1} className={classes.stage}>
-        <Result
-          set={finished}
-          outcome={sent}
-          standings={standings}
-          suggestion={suggestion}
-          next={next}
-          onNext={onNext}
-        >
+        <Result set={finished} outcome={sent} standings={standings} suggestion={suggestion} lead={lead}>
           <Rest studentId={about.studentId} />
         </Result>
       </div>

@@ -1,22 +1,15 @@
 import type { ReactNode } from "react";
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
+import type { SetRequest, StandingItem } from "@mirrup/contract";
 import { missCount, type Family } from "@mirrup/core";
-import { drillOfWords, evidenceWords, oddsWords } from "../app/drill-words.js";
-import {
-  capital,
-  gateWords,
-  listWords,
-  percentWords,
-  reasonWords,
-  subjectName,
-  weekWords,
-} from "../app/words.js";
+import { evidenceWords, oddsWords } from "../app/drill-words.js";
+import { capital, gateWords, listWords, percentWords, subjectName, weekWords } from "../app/words.js";
 import { Bead, beadState, bySkill } from "../beads/index.js";
 import { useQuery } from "@tanstack/react-query";
 import { loadQuery } from "../students/index.js";
 import { Link } from "react-router";
 import type { Outcome } from "./use-outcome.js";
+import type { Lead } from "./use-lead.js";
 import type { FloorSuggestion } from "./use-suggestion.js";
 import classes from "./result.module.css";
 
@@ -74,17 +67,19 @@ interface ResultProps {
   readonly set: SetRequest;
   readonly outcome: Outcome;
   readonly standings: readonly StandingItem[] | undefined;
-  readonly next: NextItem | undefined;
-  readonly onNext: () => void;
+  /** The way on; null while it is not known. */
+  readonly lead: Lead | null;
   /** What stands above what comes next. */
   readonly children?: ReactNode;
 }
 
 /** After a set: what it came to, what that opened, and one proposal with its reason. */
-export function Result({ set, outcome, standings, suggestion, next, onNext, children }: ResultProps) {
+export function Result({ set, outcome, standings, suggestion, lead, children }: ResultProps) {
   // Before the set is stored it would be what it was before the set.
   const week = useQuery({ ...loadQuery(set.studentId), enabled: outcome.kind !== "sending" });
   const missed = missCount(set.misses);
+  // One thing is proposed once.
+  const isSame = suggestion?.to != null && suggestion.to.address === lead?.address;
   const { heading, sentence } = said(set, outcome);
   const standing = bySkill(standings ?? []).get(set.subject);
   const opened = outcome.kind === "stored" ? outcome.opened : [];
@@ -113,7 +108,7 @@ export function Result({ set, outcome, standings, suggestion, next, onNext, chil
         </p>
       </div>
       {children}
-      {outcome.kind !== "sending" && suggestion !== null && (
+      {outcome.kind !== "sending" && suggestion !== null && !isSame && (
         <div className={classes.suggestion}>
           <strong>{suggestion.title}</strong>
           <span>{suggestion.why}</span>
@@ -124,15 +119,13 @@ export function Result({ set, outcome, standings, suggestion, next, onNext, chil
           )}
         </div>
       )}
-      {outcome.kind !== "sending" && next !== undefined && (
-        <button type="button" className={classes.next} onClick={onNext}>
+      {outcome.kind !== "sending" && lead !== null && (
+        <button type="button" className={classes.next} onClick={lead.go}>
           <span className={classes.nextName}>
-            Next: {subjectName(next.subject, next.side)}, {drillOfWords(next.subject, next.side, next.drill)}
+            {lead.name}
             <kbd>Enter</kbd>
           </span>
-          <span>
-            {capital(oddsWords(next.chance))}. {reasonWords(next.reason)}
-          </span>
+          <span>{lead.why}</span>
         </button>
       )}
     </div>

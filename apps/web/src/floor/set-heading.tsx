@@ -3,7 +3,7 @@ import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, skillOf, type Drill, type Gate } from "@mirrup/core";
 import { drillOfWords, drillWords, oddsWords } from "../app/drill-words.js";
 import { MISS_RULE_NAMES, subjectName } from "../app/words.js";
-import { addressOf } from "./drill-address.js";
+import { addressOf } from "../app/drill-address.js";
 import { DrillChoice } from "./drill-choice.js";
 import type { RunSubject } from "./floor-run.js";
 import classes from "./floor.module.css";

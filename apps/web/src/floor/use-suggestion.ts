@@ -15,7 +15,7 @@ import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { capital, reasonWords, skillName, subjectName, suggestionWords } from "../app/words.js";
 import { lastSetsQuery } from "../students/index.js";
-import { addressOf, floorAddress } from "./drill-address.js";
+import { addressOf, floorAddress } from "../app/drill-address.js";
 import { drillOptions, type DrillOption } from "./drill-options.js";
 import { useWeekOnce } from "./use-week.js";
 

@@ -24,7 +24,7 @@ import { dragAnnouncements } from "../app/drag-words.js";
 import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { capital, wholeWords } from "../app/words.js";
-import { floorAddress } from "../floor/index.js";
+import { blockPath, comboOf } from "../led/index.js";
 import {
   banned,
   blockKey,
@@ -186,15 +186,11 @@ function Block(props: BlockProps) {
 
 function Tools({ studentId, block, above, below, onMove, asked, onAsk }: BlockProps) {
   const paths = usePaths();
-  const { phase, subject, side, drill } = block;
+  const { phase, subject, side } = block;
   const key = sideKey(subject, side);
   const name = blockName(block);
   const isPinned = asked.pin.includes(key);
-  const combo = block.reason.code === "combo" ? block.reason.combo : null;
-  const floor =
-    combo === null
-      ? `${paths.floor(studentId, subject, side)}${floorAddress(drill)}`
-      : paths.comboFloor(studentId, combo.id, side, "whole");
+  const floor = blockPath(paths, studentId, { ...block, comboId: comboOf(block) });
   const small = [
     {
       label: `One set less of ${name}`,

@@ -4,17 +4,20 @@ import { Alert, Button, Group, NativeSelect, SegmentedControl, Skeleton, Text } 
 import { IconHome, IconPrinter, IconX } from "@tabler/icons-react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { CAUTIONS } from "@mirrup/catalogue";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
+import { usePaths } from "../app/paths.js";
 import { UndoRedo } from "../app/undo-redo.js";
 import { AtHand } from "../app/at-hand.js";
 import { capital, keyName, subjectName, weekWords, wholeWords } from "../app/words.js";
 import { useStops } from "../device/index.js";
 import { doneTodayQuery, loadQuery, planQuery, studentQuery } from "../students/index.js";
+import { blockNow, useLed } from "../led/index.js";
 import { HomeCard } from "./home-card.js";
 import { banned, orderedBlocks, pinned, questionOf, type PlanAsked } from "./plan-asked.js";
+import { ledBlock } from "./led-block.js";
 import { useAsked } from "./use-asked.js";
 import { Blocks, type AskingProps } from "./plan-blocks.js";
 import { leftOutWords, noteWords } from "./plan-words.js";
@@ -77,6 +80,7 @@ export function SessionPage() {
           />
         </div>
         <UndoRedo size="md" onUndo={undo} onRedo={redo} />
+        <Begin studentId={studentId} plan={plan.data} asked={asked} />
         <Button variant="default" size="md" leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
           Print
         </Button>
@@ -124,6 +128,43 @@ export function SessionPage() {
         </>
       )}
     </section>
+  );
+}
+
+/** Holds the session as it is planned, or goes on with the one that is held. */
+function Begin({
+  studentId,
+  plan,
+  asked,
+}: {
+  readonly studentId: string;
+  readonly plan: StudentPlan | undefined;
+  readonly asked: PlanAsked;
+}) {
+  const paths = usePaths();
+  const navigate = useNavigate();
+  const { led, begin } = useLed(studentId);
+  const { data: student } = useQuery(studentQuery(studentId));
+  const hasStopped = useStops()(studentId, student?.hasStopped ?? false);
+  const blocks = plan === undefined ? [] : orderedBlocks(plan.blocks, asked.order).map(ledBlock);
+  if (hasStopped) return null;
+  if (led !== null && blockNow(led) !== null)
+    return (
+      <Button component={Link} to={paths.led(studentId)} size="md">
+        On with the session
+      </Button>
+    );
+  return (
+    <Button
+      size="md"
+      disabled={blocks.length === 0}
+      onClick={() => {
+        begin(blocks);
+        void navigate(paths.led(studentId));
+      }}
+    >
+      Begin the session
+    </Button>
   );
 }
 

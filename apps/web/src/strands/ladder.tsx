@@ -7,7 +7,7 @@ import { Link } from "react-router";
 import { ladderWords, oddsWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
-import { floorAddress } from "../floor/index.js";
+import { floorAddress } from "../app/drill-address.js";
 import { ladderQuery } from "../students/index.js";
 import classes from "./ladder.module.css";
 

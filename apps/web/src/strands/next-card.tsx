@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { drillOfWords, drillOddsWords, oddsWords } from "../app/drill-words.js";
 import { capital, reasonWords, subjectName } from "../app/words.js";
-import { floorAddress } from "../floor/index.js";
+import { floorAddress } from "../app/drill-address.js";
 import classes from "./next-card.module.css";
 
 interface NextCardProps {

@@ -12,7 +12,7 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { capital, daysWords, subjectName } from "../app/words.js";
-import { floorAddress } from "../floor/index.js";
+import { floorAddress } from "../app/drill-address.js";
 import { AttendanceList, lessonsQuery, useLesson } from "../lesson/index.js";
 import { groupsQuery, studentsQuery, studioQuery } from "../students/index.js";
 import { CalendarTools } from "./calendar-tools.js";

@@ -1,0 +1,79 @@
+import { useNavigate } from "react-router";
+import { leftWords } from "../app/left-words.js";
+import { usePaths } from "../app/paths.js";
+import { useNow } from "../app/use-now.js";
+import { blockPathOf, isEasy } from "./block-path.js";
+import { blockNow, isDue, secondsLeft, type LedBlock } from "./led.js";
+import classes from "./led-bar.module.css";
+import { Minutes } from "./minutes.js";
+import type { LedSession } from "./use-led.js";
+
+const TICK_MS = 500;
+const LONGER_MINUTES = 2;
+
+interface LedBarProps {
+  readonly studentId: string;
+  readonly session: LedSession;
+}
+
+/** The session over the floor: its blocks, how long this one still has, and the way on. Nothing where none is held. */
+export function LedBar({ studentId, session }: LedBarProps) {
+  const paths = usePaths();
+  const navigate = useNavigate();
+  const now = useNow(TICK_MS);
+  const { led } = session;
+  const block = led === null ? null : blockNow(led);
+  if (led === null || block === null) return null;
+  const place = led.past.length + 1;
+  const all = led.past.length + led.ahead.length;
+  const next = led.ahead[1];
+  const goTo = (to: LedBlock | undefined) => void navigate(blockPathOf(paths, studentId, to ?? null));
+  return (
+    <section className={classes.bar} aria-label="The session">
+      <Minutes led={led} now={now} />
+      <p className={classes.where}>
+        Block {place} of {all}: {block.name}
+        {block.sets > 1 && `, ${led.now.sets.length} of ${block.sets} sets`}
+        <strong role="timer" aria-label="Left of this block" data-over={secondsLeft(led, now) < 0}>
+          {leftWords(secondsLeft(led, now))}
+        </strong>
+      </p>
+      <div className={classes.acts}>
+        <button type="button" onClick={() => session.lengthen(block.key, LONGER_MINUTES)}>
+          {LONGER_MINUTES} min more
+        </button>
+        {next !== undefined && !isEasy(block) && led.now.sets.length === 0 && (
+          <button
+            type="button"
+            onClick={() => {
+              session.swap(block.key);
+              goTo(next);
+            }}
+          >
+            Do it later
+          </button>
+        )}
+        <button
+          type="button"
+          onClick={() => {
+            session.leave(block.key, "skipped");
+            goTo(next);
+          }}
+        >
+          Skip
+        </button>
+        <button
+          type="button"
+          className={classes.on}
+          data-due={isDue(led, now)}
+          onClick={() => {
+            session.leave(block.key, "done");
+            goTo(next);
+          }}
+        >
+          {next === undefined ? "End the session" : `Next block: ${next.name}`}
+        </button>
+      </div>
+    </section>
+  );
+}
