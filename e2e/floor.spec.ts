@@ -227,3 +227,68 @@ test("pain that was pressed without a network counts on every page, and reaches 
   await page.goto(`${student}/floor/basic-bounce/whole`);
   await takeBack(page);
 });
+
+test("a class holds by one clock: who stops is tapped, one slip is taken back, and the rest have held it", async ({
+  page,
+  mirrup,
+}) => {
+  await page.clock.install();
+  await page.goto(`${mirrup.root}/class`);
+  await page.getByRole("link", { name: "Second year" }).click();
+  await expect(page).toHaveURL(/class\/.+/);
+  await page.goto(`${page.url()}/round/basic-bounce`);
+  await page.getByRole("combobox", { name: "Drill" }).selectOption({ label: "Keep going for 30 s" });
+  const of = (name: string) => page.getByRole("group", { name, exact: true });
+  const rows = page.getByRole("list").getByRole("group");
+  await expect(rows).toHaveCount(12);
+  await of("Kofi Marrow").getByRole("button", { name: "Not here" }).click();
+  await page.getByRole("button", { name: "Start the clock" }).click();
+  await page.clock.runFor(8_000);
+  await of("Elif Starling").getByRole("button", { name: "Stopped" }).click();
+  await of("Noor Tamsin-Vale").getByRole("button", { name: "Stopped" }).click();
+  await page.clock.runFor(4_000);
+  // The round outlives the page, and its clock goes on.
+  await page.reload();
+  await expect(page.getByRole("timer", { name: "Left of the round" })).toHaveText(/0:1[5-8]/);
+  await of("Hana Petrivale").getByRole("button", { name: "Stopped" }).click();
+  await expect(of("Hana Petrivale").getByRole("button", { name: /Stopped at 1[2-5]/ })).toBeVisible();
+  await of("Noor Tamsin-Vale")
+    .getByRole("button", { name: /Stopped at (8|9|1)/ })
+    .click();
+  await page.clock.runFor(30_000);
+  await expect(page.getByRole("timer", { name: "Left of the round" })).toHaveText("Time");
+  const stored = page.waitForRequest(
+    (request) => request.method() === "POST" && request.url().endsWith("/sets"),
+  );
+  await page.getByRole("button", { name: "Finish the round: 11 of 12" }).click();
+  const { sets } = (await stored).postDataJSON() as {
+    readonly sets: readonly {
+      readonly seconds: number;
+      readonly misses: readonly object[];
+      readonly drill: object;
+    }[];
+  };
+  await expect(page.getByText("All of them are stored.")).toBeVisible();
+  expect(sets).toHaveLength(11);
+  const early = sets.filter((set) => set.misses.length > 0);
+  expect(early).toHaveLength(2);
+  for (const set of early) expect(set.seconds).toBeLessThan(16);
+  for (const set of sets) expect(set.drill).toMatchObject({ kind: "hold", seconds: 30 });
+});
+
+test("a round of tries takes how many were right, and is kept as that drill", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/class/all/round/cross`);
+  const list = page.getByRole("combobox", { name: "Drill" });
+  await list.selectOption({ label: "One, then stop, 5 tries" });
+  await expect(page.getByText(/how many were right/)).toBeVisible();
+  await page.getByLabel("Hana Petrivale: right").fill("3");
+  const stored = page.waitForRequest(
+    (request) => request.method() === "POST" && request.url().endsWith("/sets"),
+  );
+  await page.getByRole("button", { name: /^Finish the round: 1 of/ }).click();
+  const { sets } = (await stored).postDataJSON() as { readonly sets: readonly object[] };
+  expect(sets).toMatchObject([
+    { drill: { kind: "one-stop", count: 5 }, clean: 3, misses: [{ count: 2 }], bestStreak: 1 },
+  ]);
+  await expect(page.getByText("All of them are stored.")).toBeVisible();
+});

@@ -61,7 +61,7 @@ export { type NextDrill, type NextReason, type OnPath, type SideOrder, nextDrill
 export { stageOf } from "./next/stage.js";
 export { type Together, usefulTogether } from "./next/together.js";
 export { walkedOf } from "./next/walk.js";
-export { ROUND_ANSWERS, type RoundAnswer, askedInARow, roundCounts } from "./floor/round.js";
+export { ROUND_ANSWERS, type RoundAnswer, askedOf, roundCounts } from "./floor/round.js";
 export { type Run, runOf, secondsOf } from "./floor/run.js";
 export { type Suggestion, suggestionOf } from "./floor/suggestion.js";
 export { type Tap, type Try, cleanSinceMiss, correctionTo, isPacing, secondsATry } from "./floor/tap.js";

@@ -1,19 +1,19 @@
+import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import type { SideName } from "@mirrup/core";
+import { skillOf, type Drill, type SideName } from "@mirrup/core";
 import { roundCounts, type RoundAnswer } from "@mirrup/core/teaching";
 import { v7 as uuid } from "uuid";
 
 /** What one student is to do where a round is not the same for all. */
 export interface RoundTask {
   readonly side: SideName;
-  /** In a row. */
-  readonly asked: number;
+  readonly drill: Drill;
 }
 
 /** A round's answer as the set that it stands for. */
 export function roundSet(
   who: { readonly studentId: string; readonly subject: string },
-  { side, asked }: RoundTask,
+  { side, drill }: RoundTask,
   answer: RoundAnswer,
   at: Date,
 ): SetRequest {
@@ -21,8 +21,8 @@ export function roundSet(
     id: uuid(),
     ...who,
     side,
-    drill: { kind: "streak", count: asked },
-    ...roundCounts(answer, asked),
+    drill,
+    ...roundCounts(answer, drill, skillOf(CATALOGUE, who.subject).beats),
     countedBy: "hand",
     at: at.toISOString(),
   };

@@ -1,21 +1,23 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { sidesOf, skillOf, type SideName } from "@mirrup/core";
+import { DRILL_ROWS, sidesOf, skillOf, type Drill, type SideName } from "@mirrup/core";
 import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
-import { ActionIcon, NativeSelect } from "@mantine/core";
-import { useInterval } from "@mantine/hooks";
-import { IconMinus, IconPlus } from "@tabler/icons-react";
-import { useState } from "react";
+import { NativeSelect } from "@mantine/core";
 import { Link } from "react-router";
+import { drillOfWords } from "../app/drill-words.js";
+import { leftWords } from "../app/left-words.js";
 import type { RoundTask } from "../app/round-set.js";
+import { SYLLABUS } from "../app/syllabus.js";
+import { useNow } from "../app/use-now.js";
 import { capital, skillName, subjectName } from "../app/words.js";
 import { OutboxNote, useOutbox } from "../device/index.js";
+import { Coaching } from "./coaching.js";
+import { DrillChoice } from "./drill-choice.js";
 import choice from "./drill-choice.module.css";
 import floor from "./floor.module.css";
 import classes from "./round-page.module.css";
 import { useRound } from "./use-round.js";
 
-const ASKED_AT_FIRST = 10;
-const MOST = 500;
+const FIRST = { kind: "streak", count: 10 } as const;
 const TICK_MS = 500;
 
 const ANSWER_WORDS: Readonly<Record<(typeof ROUND_ANSWERS)[number], string>> = {
@@ -41,72 +43,147 @@ interface RoundProps {
   readonly tasks?: ReadonlyMap<string, RoundTask>;
 }
 
-function Clock({ startedAt }: { readonly startedAt: number }) {
-  const [now, setNow] = useState(() => Date.now());
-  useInterval(() => setNow(Date.now()), TICK_MS, { autoInvoke: true });
-  const seconds = Math.max(0, Math.floor((now - startedAt) / 1000));
+function Clock({ startedAt, seconds }: { readonly startedAt: number; readonly seconds: number | null }) {
+  const passed = Math.max(0, Math.floor((useNow(TICK_MS) - startedAt) / 1000));
+  const isOver = seconds !== null && passed >= seconds;
   return (
-    <span className={classes.clock} role="timer" aria-label="Since the round began">
-      {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, "0")}
+    <span
+      className={classes.clock}
+      role="timer"
+      aria-label={seconds === null ? "Since the round began" : "Left of the round"}
+      data-over={isOver}
+    >
+      {isOver ? "Time" : leftWords(seconds === null ? passed : seconds - passed)}
     </span>
   );
 }
 
-interface AnswerRowProps {
-  readonly student: RoundStudent;
-  readonly task: RoundTask | undefined;
-  readonly answer: RoundAnswer | undefined;
-  readonly onAnswer: (answer: RoundAnswer | null) => void;
+/** What a number given for the drill counts. */
+function unitOf({ kind }: Drill): string {
+  switch (DRILL_ROWS[kind].measure) {
+    case "in-a-row":
+    case "rungs":
+      return "in a row";
+    case "clock":
+      return kind === "hold" ? "seconds" : "in the time";
+    case "rounds":
+      return "rounds";
+    case "tries":
+    case "in-time":
+      return "right";
+  }
 }
 
-function AnswerRow({ student, task, answer, onAnswer }: AnswerRowProps) {
+interface AnswerRowProps {
+  readonly student: RoundStudent;
+  readonly task: RoundTask;
+  /** What is to be said of the task; null where it is the same for all. */
+  readonly words: string | null;
+  readonly answer: RoundAnswer | undefined;
+  readonly onAnswer: (answer: RoundAnswer | null) => void;
+  /** What a hold's clock is for; null for what is tapped. */
+  readonly held: HeldProps | null;
+}
+
+interface HeldProps {
+  readonly isRunning: boolean;
+  readonly isAway: boolean;
+  readonly onStop: () => void;
+  readonly onAway: (isAway: boolean) => void;
+}
+
+/** Somebody who holds is tapped only where they stop. */
+function HeldAnswers({
+  held,
+  answer,
+  onAnswer,
+}: Pick<AnswerRowProps, "answer" | "onAnswer"> & { readonly held: HeldProps }) {
+  const { isRunning, isAway, onStop, onAway } = held;
+  if (answer !== undefined)
+    return (
+      <button type="button" className={classes.stopped} aria-pressed onClick={() => onAnswer(null)}>
+        Stopped at {typeof answer === "number" ? answer : 0} s <small>tap to take it back</small>
+      </button>
+    );
+  if (isRunning && !isAway)
+    return (
+      <button type="button" className={classes.stopped} onClick={onStop}>
+        Stopped
+      </button>
+    );
   return (
-    <li className={classes.row}>
+    <button type="button" className={classes.stopped} aria-pressed={isAway} onClick={() => onAway(!isAway)}>
+      Not here
+    </button>
+  );
+}
+
+function AnswerRow({ student, task, words, answer, onAnswer, held }: AnswerRowProps) {
+  return (
+    <li className={classes.row} data-away={held?.isAway ?? false}>
       <span className={classes.name}>
         {student.name}
-        {task !== undefined && (
-          <small className={classes.task}>
-            {task.side === "whole" ? "" : `${task.side} side, `}
-            {task.asked} in a row
-          </small>
-        )}
+        {words !== null && <small className={classes.task}>{words}</small>}
       </span>
       <span className={classes.answers} role="group" aria-label={student.name}>
-        {ROUND_ANSWERS.map((one) => (
-          <button
-            key={one}
-            type="button"
-            className={classes.answer}
-            aria-pressed={answer === one}
-            onClick={() => onAnswer(answer === one ? null : one)}
-          >
-            {ANSWER_WORDS[one]}
-          </button>
-        ))}
-        <input
-          className={classes.number}
-          inputMode="numeric"
-          aria-label={`${student.name}: in a row`}
-          placeholder="n"
-          value={typeof answer === "number" ? String(answer) : ""}
-          onChange={(event) => {
-            const digits = event.currentTarget.value.replace(/\D/g, "").slice(0, 4);
-            onAnswer(digits === "" ? null : Number(digits));
-          }}
-        />
+        {held !== null ? (
+          <HeldAnswers held={held} answer={answer} onAnswer={onAnswer} />
+        ) : (
+          <>
+            {ROUND_ANSWERS.map((one) => (
+              <button
+                key={one}
+                type="button"
+                className={classes.answer}
+                aria-pressed={answer === one}
+                onClick={() => onAnswer(answer === one ? null : one)}
+              >
+                {ANSWER_WORDS[one]}
+              </button>
+            ))}
+            <input
+              className={classes.number}
+              inputMode="numeric"
+              aria-label={`${student.name}: ${unitOf(task.drill)}`}
+              placeholder="n"
+              value={typeof answer === "number" ? String(answer) : ""}
+              onChange={(event) => {
+                const digits = event.currentTarget.value.replace(/\D/g, "").slice(0, 4);
+                onAnswer(digits === "" ? null : Number(digits));
+              }}
+            />
+          </>
+        )}
       </span>
     </li>
   );
+}
+
+/** How a round of the drill goes, in a sentence. */
+function mannerOf({ kind }: Drill): string {
+  if (kind === "hold") return "One clock for all. Tap who stops; whoever is not tapped has held it.";
+  return DRILL_ROWS[kind].measure === "tries"
+    ? "Everybody at once. Then one tap for each, or how many were right; whoever is not here is left out."
+    : "Everybody at once. Then one tap for each, or the number; whoever is not here is left out.";
 }
 
 /** One drill and one clock, then one tap for each, or a number. */
 export function Round({ keptAs, name, back, subject, students, tasks }: RoundProps) {
   const skill = skillOf(CATALOGUE, subject);
   const sides = sidesOf(skill);
-  const round = useRound(keptAs, { subject, side: sides.at(-1) ?? "whole", asked: ASKED_AT_FIRST }, tasks);
-  const answered = Object.keys(round.answers).length;
+  const first = { subject, side: sides.at(-1) ?? "whole", drill: FIRST } as const;
+  const ids = students.map((student) => student.id);
+  const round = useRound(keptAs, first, ids, tasks);
+  const { drill, startedAt, away } = round;
   const isOneForAll = tasks === undefined;
+  const drills = isOneForAll ? [drill] : [...tasks.values()].map((task) => task.drill);
+  const shown = drills[0] ?? drill;
+  const holds = drills.flatMap((one) => (one.kind === "hold" ? [one.seconds] : []));
+  const seconds = holds.length === 0 ? null : Math.max(...holds);
   const title = capital(isOneForAll ? subjectName(subject, round.side) : skillName(subject));
+  const here = students.filter((student) => !away.includes(student.id));
+  const isHeld = (id: string) => round.taskOf(id).drill.kind === "hold" && startedAt !== null;
+  const answered = here.filter(({ id }) => round.answers[id] !== undefined || isHeld(id)).length;
   return (
     <main className={floor.floor}>
       <header className={floor.header}>
@@ -119,70 +196,72 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
             {name}, {students.length} students
           </p>
         </div>
-        {round.startedAt !== null && round.sent === null && <Clock startedAt={round.startedAt} />}
+        {startedAt !== null && round.sent === null && <Clock startedAt={startedAt} seconds={seconds} />}
         <OutboxNote />
       </header>
       {round.sent === null ? (
         <>
-          <div className={choice.choice}>
-            {isOneForAll && sides.length > 1 && (
-              <NativeSelect
-                aria-label="Side"
-                size="md"
-                value={round.side}
-                data={sides.map((value) => ({ value, label: `${value} side` }))}
-                onChange={(event) => {
-                  const side: SideName = sides.find((one) => one === event.currentTarget.value) ?? round.side;
-                  round.ask({ side });
-                }}
-                classNames={{ input: choice.ruleInput }}
+          {isOneForAll && startedAt === null && (
+            <div className={classes.asked}>
+              {sides.length > 1 && (
+                <NativeSelect
+                  aria-label="Side"
+                  size="md"
+                  value={round.side}
+                  data={sides.map((value) => ({ value, label: `${value} side` }))}
+                  onChange={(event) => {
+                    const side: SideName =
+                      sides.find((one) => one === event.currentTarget.value) ?? round.side;
+                    round.ask({ side });
+                  }}
+                  classNames={{ input: choice.ruleInput }}
+                />
+              )}
+              <DrillChoice
+                subject={subject}
+                side={round.side}
+                gate={SYLLABUS.find(subject, round.side)?.gate ?? FIRST}
+                drill={drill}
+                onChange={(chosen) => round.ask({ drill: chosen })}
               />
-            )}
-            {isOneForAll && (
-              <div className={choice.aim} role="group" aria-label="How many in a row">
-                <ActionIcon
-                  size={48}
-                  className={choice.step}
-                  aria-label="One less"
-                  disabled={round.asked <= 1}
-                  onClick={() => round.ask({ asked: round.asked - 1 })}
-                >
-                  <IconMinus aria-hidden />
-                </ActionIcon>
-                <output>{round.asked}</output>
-                <ActionIcon
-                  size={48}
-                  className={choice.step}
-                  aria-label="One more"
-                  disabled={round.asked >= MOST}
-                  onClick={() => round.ask({ asked: round.asked + 1 })}
-                >
-                  <IconPlus aria-hidden />
-                </ActionIcon>
-              </div>
-            )}
-            {round.startedAt === null && (
-              <button type="button" className={floor.small} onClick={round.begin}>
-                Start the clock
-              </button>
-            )}
-            <p className={choice.manner}>
-              {isOneForAll
-                ? `${round.asked} in a row, everybody at once.`
-                : "In pairs: one jumps, the other counts; then they change."}{" "}
-              Then one tap for each, or the number; whoever is not here is left out.
-            </p>
-          </div>
+            </div>
+          )}
+          {isOneForAll && startedAt !== null && (
+            <p className={floor.drill}>{drillOfWords(subject, round.side, drill)}</p>
+          )}
+          <Coaching subject={subject} drill={shown} hasCautions={startedAt === null} />
+          <p className={floor.note}>
+            {isOneForAll ? mannerOf(drill) : "In pairs: one jumps, the other counts; then they change."}
+          </p>
+          {startedAt === null && (
+            <button type="button" className={classes.start} onClick={round.begin}>
+              Start the clock
+            </button>
+          )}
           <ul className={classes.rows}>
-            {students.map((student) => (
-              <AnswerRow
-                key={student.id}
-                student={student}
-                task={tasks?.get(student.id)}
-                answer={round.answers[student.id]}
-                onAnswer={(given) => round.answer(student.id, given)}
-              />
-            ))}
+            {students.map((student) => {
+              const task = round.taskOf(student.id);
+              return (
+                <AnswerRow
+                  key={student.id}
+                  student={student}
+                  task={task}
+                  words={isOneForAll ? null : taskWords(subject, task)}
+                  answer={round.answers[student.id]}
+                  onAnswer={(given) => round.answer(student.id, given)}
+                  held={
+                    task.drill.kind === "hold"
+                      ? {
+                          isRunning: startedAt !== null,
+                          isAway: away.includes(student.id),
+                          onStop: () => round.stop(student.id),
+                          onAway: (isAway) => round.mark(student.id, isAway),
+                        }
+                      : null
+                  }
+                />
+              );
+            })}
           </ul>
           {students.length === 0 && <p className={floor.note}>Nobody is here to count for.</p>}
           {round.unkept && (
@@ -212,6 +291,10 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
       )}
     </main>
   );
+}
+
+function taskWords(subject: string, { side, drill }: RoundTask): string {
+  return `${side === "whole" ? "" : `${side} side, `}${drillOfWords(subject, side, drill)}`;
 }
 
 interface OutcomeProps {

@@ -1,9 +1,9 @@
 import type { NextItem } from "@mirrup/contract";
-import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
-import { DRILL_ROWS, skillOf, type Drill, type Gate } from "@mirrup/core";
+import type { Drill, Gate } from "@mirrup/core";
 import { drillOfWords, drillWords, oddsWords } from "../app/drill-words.js";
 import { MISS_RULE_NAMES, subjectName } from "../app/words.js";
 import { addressOf } from "../app/drill-address.js";
+import { Coaching } from "./coaching.js";
 import { DrillChoice } from "./drill-choice.js";
 import type { RunSubject } from "./floor-run.js";
 import classes from "./floor.module.css";
@@ -27,10 +27,6 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
   const { drill, begun } = floor;
   const isProposed =
     proposal !== undefined && addressOf(drill).toString() === addressOf(proposal.drill).toString();
-  const skill = skillOf(CATALOGUE, about.subject);
-  const { say, look } = coachingOf(skill, drill);
-  // What is done without a rope can strike nobody.
-  const cautions = DRILL_ROWS[drill.kind].hasRope ? skill.cautions.filter((code) => code !== "growth") : [];
   return (
     <div className={classes.top}>
       {begun ? (
@@ -47,15 +43,7 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
           onChange={onChoose}
         />
       )}
-      <p className={classes.cue}>{say}</p>
-      <p className={classes.look}>
-        <strong>Look at</strong> {look}
-      </p>
-      {!begun && cautions.length > 0 && (
-        <p className={classes.caution}>
-          <strong>Care</strong> {cautions.map((code) => CAUTIONS[code]).join(" ")}
-        </p>
-      )}
+      <Coaching subject={about.subject} drill={drill} hasCautions={!begun} />
       {!begun && isProposed && <ProposalNote about={about} proposal={proposal} onChoose={onChoose} />}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
       {after !== undefined && (begun || !isProposed) && (

@@ -1,36 +1,47 @@
 import type { SetRequest } from "@mirrup/contract";
-import type { SideName } from "@mirrup/core";
+import type { Drill, SideName } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { roundSet, type RoundTask } from "../app/round-set.js";
 import { currentSender, saySets } from "../device/index.js";
+import { answersAt, heldFor, type RoundAnswers } from "./round-answers.js";
 
-/** A round in progress: what is asked, since when, and everybody's answer so far. */
+/** A round in progress: what is asked, since when, everybody's answer so far, and who is not here. */
 interface KeptRound {
   readonly side: SideName;
-  readonly asked: number;
+  readonly drill: Drill;
   readonly startedAt: number | null;
-  readonly answers: Readonly<Record<string, RoundAnswer>>;
+  readonly answers: RoundAnswers;
+  readonly away: readonly string[];
 }
 
 export interface RoundDrill {
   readonly subject: string;
   readonly side: SideName;
-  readonly asked: number;
+  readonly drill: Drill;
 }
 
 /** A round for a class. It is on the device at each tap, and becomes one set a student when it is finished. */
-export function useRound(keptAs: string, first: RoundDrill, tasks?: ReadonlyMap<string, RoundTask>) {
+export function useRound(
+  keptAs: string,
+  first: RoundDrill,
+  ids: readonly string[],
+  tasks?: ReadonlyMap<string, RoundTask>,
+) {
   const sender = currentSender();
   const { subject } = first;
-  const fresh: KeptRound = { side: first.side, asked: first.asked, startedAt: null, answers: {} };
-  const [kept, setKept, forget] = useLocalStorage<KeptRound>({
+  const fresh: KeptRound = { side: first.side, drill: first.drill, startedAt: null, answers: {}, away: [] };
+  const [written, setKept, forget] = useLocalStorage<KeptRound>({
     key: `mirrup-round ${sender?.personId ?? ""} ${keptAs} ${subject}`,
     defaultValue: fresh,
+    getInitialValueInEffect: false,
   });
+  // What an older version left of it lacks what is newer.
+  const kept = { ...fresh, ...written };
   const [sent, setSent] = useState<readonly SetRequest[] | null>(null);
   const [unkept, setUnkept] = useState(false);
+  const taskOf = (studentId: string): RoundTask => tasks?.get(studentId) ?? kept;
 
   const answer = (studentId: string, given: RoundAnswer | null) => {
     const { [studentId]: _, ...others } = kept.answers;
@@ -40,10 +51,11 @@ export function useRound(keptAs: string, first: RoundDrill, tasks?: ReadonlyMap<
   const finish = async () => {
     const now = Date.now();
     const seconds = kept.startedAt === null ? undefined : Math.round((now - kept.startedAt) / 100) / 10;
-    const sets = Object.entries(kept.answers).map(([studentId, given]): SetRequest => {
-      const task = tasks?.get(studentId) ?? kept;
-      const set = roundSet({ studentId, subject }, task, given, new Date(now));
-      return seconds === undefined ? set : { ...set, seconds };
+    const here = ids.filter((id) => !kept.away.includes(id));
+    const answers = answersAt(kept.answers, here, (id) => taskOf(id).drill, seconds ?? null);
+    const sets = Object.entries(answers).map(([studentId, given]): SetRequest => {
+      const set = roundSet({ studentId, subject }, taskOf(studentId), given, new Date(now));
+      return seconds === undefined || set.seconds !== undefined ? set : { ...set, seconds };
     });
     try {
       await saySets(sets);
@@ -57,9 +69,20 @@ export function useRound(keptAs: string, first: RoundDrill, tasks?: ReadonlyMap<
     ...kept,
     sent,
     unkept,
+    taskOf,
     begin: () => setKept({ ...kept, startedAt: Date.now() }),
-    ask: (changes: Partial<Pick<KeptRound, "side" | "asked">>) => setKept({ ...kept, ...changes }),
+    ask: (changes: Partial<Pick<KeptRound, "side" | "drill">>) => setKept({ ...kept, ...changes }),
     answer,
+    /** Ends somebody's hold now. */
+    stop: (studentId: string) => {
+      if (kept.startedAt === null) return;
+      const held = heldFor(taskOf(studentId).drill, (Date.now() - kept.startedAt) / 1000);
+      if (held !== null) answer(studentId, held);
+    },
+    mark: (studentId: string, isAway: boolean) => {
+      const others = kept.away.filter((id) => id !== studentId);
+      setKept({ ...kept, away: isAway ? [...others, studentId] : others });
+    },
     finish,
     again: () => setSent(null),
   };

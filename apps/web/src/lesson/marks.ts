@@ -1,8 +1,6 @@
 /** Marks of a substitute's sheet typed back: one for each turn, as `m n 12 -`. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { LessonView, SetRequest } from "@mirrup/contract";
-import { skillOf } from "@mirrup/core";
-import { askedInARow, type RoundAnswer } from "@mirrup/core/teaching";
+import type { RoundAnswer } from "@mirrup/core/teaching";
 import { roundSet } from "../app/round-set.js";
 import { stepsOf, type ShownPlan } from "./shown.js";
 
@@ -55,7 +53,6 @@ export function setsOfMarks(
     const step = turns[turn];
     if (answer === null || place == null || subject == null || step === undefined) return [];
     const at = new Date(Math.min(now.getTime(), began + 60_000 * (step.from + step.minutes)));
-    const asked = askedInARow(place.drill, skillOf(CATALOGUE, subject).beats);
-    return [roundSet({ studentId, subject }, { side: place.side, asked }, answer, at)];
+    return [roundSet({ studentId, subject }, place, answer, at)];
   });
 }

@@ -1,6 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
-import { skillOf } from "@mirrup/core";
-import { askedInARow } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
@@ -41,14 +38,10 @@ export function StationPage() {
       </Fault>
     );
   }
-  const { beats } = skillOf(CATALOGUE, subject);
   const now = withDrillsNow(withoutAway(plan, lesson, options.data ?? []), turn, options.data ?? []);
   const here = atStation(now, turn, station);
   const tasks = new Map(
-    here.map(({ id, place }): [string, RoundTask] => [
-      id,
-      { side: place.side, asked: askedInARow(place.drill, beats) },
-    ]),
+    here.map(({ id, place }): [string, RoundTask] => [id, { side: place.side, drill: place.drill }]),
   );
   return (
     <Round

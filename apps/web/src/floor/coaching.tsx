@@ -1,0 +1,31 @@
+import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
+import { DRILL_ROWS, skillOf, type Drill } from "@mirrup/core";
+import classes from "./floor.module.css";
+
+interface CoachingProps {
+  readonly subject: string;
+  readonly drill: Drill;
+  /** Whether it is still to be said what can hurt. */
+  readonly hasCautions: boolean;
+}
+
+/** What is said of a drill, in large words; what to look at; and what can hurt in it. */
+export function Coaching({ subject, drill, hasCautions }: CoachingProps) {
+  const skill = skillOf(CATALOGUE, subject);
+  const { say, look } = coachingOf(skill, drill);
+  // What is done without a rope can strike nobody.
+  const cautions = DRILL_ROWS[drill.kind].hasRope ? skill.cautions.filter((code) => code !== "growth") : [];
+  return (
+    <>
+      <p className={classes.cue}>{say}</p>
+      <p className={classes.look}>
+        <strong>Look at</strong> {look}
+      </p>
+      {hasCautions && cautions.length > 0 && (
+        <p className={classes.caution}>
+          <strong>Care</strong> {cautions.map((code) => CAUTIONS[code]).join(" ")}
+        </p>
+      )}
+    </>
+  );
+}
