@@ -200,6 +200,14 @@ export const router = createBrowserRouter([
                 lazy: async () => ({ Component: (await import("./session/led-page.js")).LedPage }),
               },
               {
+                path: "students/:studentId/clock",
+                lazy: async () => ({ Component: (await import("./clock/clock-page.js")).StudentClockPage }),
+              },
+              {
+                path: "class/:groupId/clock",
+                lazy: async () => ({ Component: (await import("./clock/clock-page.js")).ClassClockPage }),
+              },
+              {
                 path: "students/:studentId/base-test",
                 lazy: async () => ({
                   Component: (await import("./floor/base-test-page.js")).BaseTestPage,

@@ -62,6 +62,26 @@ export { stageOf } from "./next/stage.js";
 export { type Together, usefulTogether } from "./next/together.js";
 export { walkedOf } from "./next/walk.js";
 export { ROUND_ANSWERS, type RoundAnswer, askedOf, roundCounts } from "./floor/round.js";
+export {
+  type CircuitPart,
+  type ClockMoment,
+  type RunningClock,
+  type Stretch,
+  callsClock,
+  circuitClock,
+  clicksBetween,
+  clockFrom,
+  clockSeconds,
+  elapsedAt,
+  momentAt,
+  onceMore,
+  paused,
+  resumed,
+  roundsClock,
+  skipped,
+  wholeFours,
+} from "./floor/interval.js";
+export { type MixMove, mixOf } from "./floor/mix.js";
 export { type Run, runOf, secondsOf } from "./floor/run.js";
 export { type Suggestion, suggestionOf } from "./floor/suggestion.js";
 export { type Tap, type Try, cleanSinceMiss, correctionTo, isPacing, secondsATry } from "./floor/tap.js";

@@ -26,6 +26,10 @@ export interface Paths {
   readonly classWeeks: (groupId: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */
   readonly round: (groupId: string | undefined, subject: string) => string;
+  /** Work and rest by the clock, for one student. */
+  readonly clock: (studentId: string) => string;
+  /** The same for a class; everybody where no group is named. */
+  readonly classClock: (groupId: string | undefined) => string;
   /** The five parts of the base test as one drill. */
   readonly baseTest: (id: string) => string;
   readonly floor: (id: string, subject: string, side: SideName) => string;
@@ -54,6 +58,8 @@ export function pathsOf(studioId: string): Paths {
     class: (groupId) => (groupId === undefined ? `${root}/class` : `${root}/class/${groupId}`),
     classWeeks: (groupId) => `${root}/class/${groupId}/weeks`,
     student: (id) => `${root}/students/${id}`,
+    clock: (studentId) => `${root}/students/${studentId}/clock`,
+    classClock: (groupId) => `${root}/class/${groupId ?? "all"}/clock`,
     led: (id) => `${root}/students/${id}/session/now`,
     baseTest: (id) => `${root}/students/${id}/base-test`,
     floor: (id, subject, side) => `${root}/students/${id}/floor/${subject}/${side}`,

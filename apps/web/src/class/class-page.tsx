@@ -108,6 +108,9 @@ export function ClassPage() {
               { value: "sheet", label: "Skill sheet" },
             ]}
           />
+          <Button variant="default" component={Link} to={paths.classClock(groupId)}>
+            Interval clock
+          </Button>
           {group !== undefined && (
             <Button variant="default" component={Link} to={paths.classWeeks(group.id)}>
               Toward a show

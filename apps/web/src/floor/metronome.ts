@@ -45,7 +45,8 @@ export function startMetronome(
   pattern: readonly CalledBeat[] = [],
 ): Metronome {
   const audio = new AudioContext();
-  void audio.resume();
+  // Closed before it could begin: then nothing is to be heard.
+  audio.resume().catch(() => undefined);
   let beatsAMinute = tempo;
   let beat = 1 - COUNT_IN;
   let next = audio.currentTime + 0.1;

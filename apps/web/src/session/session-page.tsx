@@ -35,6 +35,7 @@ function lengths(minutes: number) {
 /** What do we do in these minutes, and why? */
 export function SessionPage() {
   const { studentId = "" } = useParams();
+  const paths = usePaths();
   const { asked, ask, undo, redo } = useAsked();
   const student = useQuery(studentQuery(studentId));
   const isStopped = useStops();
@@ -81,6 +82,9 @@ export function SessionPage() {
         </div>
         <UndoRedo size="md" onUndo={undo} onRedo={redo} />
         <Begin studentId={studentId} plan={plan.data} asked={asked} />
+        <Button component={Link} to={paths.clock(studentId)} variant="default" size="md">
+          Interval clock
+        </Button>
         <Button variant="default" size="md" leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
           Print
         </Button>

@@ -1,0 +1,105 @@
+/** What is asked of an interval clock, and the stretches that it comes to. */
+import { CATALOGUE } from "@mirrup/catalogue";
+import { expandBeats, scoreOf } from "@mirrup/core";
+import {
+  callsClock,
+  circuitClock,
+  mixOf,
+  roundsClock,
+  wholeFours,
+  type MixMove,
+  type Stretch,
+} from "@mirrup/core/teaching";
+import { skillName } from "../app/words.js";
+import type { PoolMove } from "./pool.js";
+
+export const CLOCK_KINDS = ["rounds", "circuit", "mix"] as const;
+export type ClockKind = (typeof CLOCK_KINDS)[number];
+
+export interface ClockAsked {
+  readonly kind: ClockKind;
+  readonly rounds: number;
+  /** Seconds. */
+  readonly work: number;
+  readonly rest: number;
+  readonly sets: number;
+  readonly setRest: number;
+  readonly what: string;
+  /** The circuit's parts after the bounces, as `cross:left`. */
+  readonly parts: readonly string[];
+  /** How often each line is done, and the counts of rest after it. */
+  readonly lineSets: number;
+  readonly recover: number;
+  readonly minutes: number;
+  /** Counts of each call. */
+  readonly every: number;
+  /** Counts a minute. */
+  readonly tempo: number;
+}
+
+export const FIRST_ASKED: ClockAsked = {
+  ...{ kind: "rounds", rounds: 3, work: 20, rest: 40, sets: 1, setRest: 90, what: "" },
+  ...{ parts: [], lineSets: 2, recover: 8, minutes: 2, every: 8, tempo: 130 },
+};
+
+/** Ready ones: what is asked by a name. */
+export const PRESETS: readonly { readonly name: string; readonly asked: Partial<ClockAsked> }[] = [
+  { name: "20 s on, 40 s off, 5 rounds", asked: { kind: "rounds", rounds: 5, work: 20, rest: 40, sets: 1 } },
+  {
+    name: "3 rounds of 3 min, 1 min off",
+    asked: { kind: "rounds", rounds: 3, work: 180, rest: 60, sets: 1 },
+  },
+  { name: "4 rounds of 70 s, 35 s off", asked: { kind: "rounds", rounds: 4, work: 70, rest: 35, sets: 1 } },
+];
+
+/** The least and the most of each number. */
+export const BOUNDS = {
+  rounds: [1, 30],
+  work: [5, 900],
+  rest: [0, 600],
+  sets: [1, 10],
+  setRest: [0, 900],
+  lineSets: [1, 6],
+  recover: [0, 64],
+  minutes: [1, 20],
+  every: [4, 32],
+  tempo: [60, 220],
+} as const satisfies Partial<Record<keyof ClockAsked, readonly [number, number]>>;
+export type ClockNumber = keyof typeof BOUNDS;
+
+/** A number as it may be asked: whole, and within its bounds; the nearest one else. */
+export function bounded(field: ClockNumber, value: number): number {
+  const [least, most] = BOUNDS[field];
+  return Number.isFinite(value) ? Math.min(most, Math.max(least, Math.round(value))) : least;
+}
+
+const BOUNCE = scoreOf("o");
+const BOUNCES = { name: skillName(CATALOGUE.roles.bounce ?? "bounce"), counts: 4 };
+
+export interface MadeClock {
+  readonly stretches: readonly Stretch[];
+  /** Cleared, but not to be jumped over and over. */
+  readonly leftOut: readonly MixMove[];
+}
+
+/** The programme that is asked for, of the moves that may be called; no stretches where nothing can be made of it. */
+export function stretchesOf(asked: ClockAsked, pool: readonly PoolMove[], seed: number): MadeClock {
+  switch (asked.kind) {
+    case "rounds":
+      return { stretches: roundsClock(asked), leftOut: [] };
+    case "circuit": {
+      const parts = asked.parts.flatMap((key) => pool.filter((move) => move.key === key));
+      if (parts.length === 0) return { stretches: [], leftOut: [] };
+      const named = parts.map(({ name, score }) => ({ name, counts: wholeFours(expandBeats(score).length) }));
+      const { lineSets: sets, recover, tempo } = asked;
+      return { stretches: circuitClock({ parts: [BOUNCES, ...named], sets, recover, tempo }), leftOut: [] };
+    }
+    case "mix": {
+      const { minutes, every, tempo } = asked;
+      const calls = Math.max(1, Math.round((minutes * tempo) / every));
+      const mix = mixOf(pool, { calls, every, seed, bounce: BOUNCE });
+      const named = mix.calls.map(({ move }) => ({ name: move.name, counts: every }));
+      return { stretches: callsClock(named, tempo), leftOut: mix.leftOut };
+    }
+  }
+}

@@ -1,0 +1,109 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import { describe, expect, it } from "@jest/globals";
+import { clockSeconds, momentAt } from "@mirrup/core/teaching";
+import { statusCodes } from "@mirrup/core/teaching";
+import { BOUNDS, bounded, FIRST_ASKED, PRESETS, stretchesOf, type ClockNumber } from "./asked.js";
+import { poolOfClass, poolOfStudent } from "./pool.js";
+import { nextWords, nowWords, placeWords } from "./words.js";
+
+const standing = (subject: string, side: "left" | "right" | "whole", status: "cleared" | "locked") =>
+  ({ subject, side, status }) as Parameters<typeof poolOfStudent>[0][number];
+
+const POOL = poolOfStudent([
+  standing("basic-bounce", "whole", "cleared"),
+  standing("cross", "left", "cleared"),
+  standing("cross", "right", "locked"),
+  standing("side-swing", "left", "cleared"),
+]);
+
+describe("what a clock may call", () => {
+  it("is what a student has cleared and can be counted", () => {
+    expect(POOL.map((move) => move.key)).toEqual(["basic-bounce:whole", "cross:left", "side-swing:left"]);
+  });
+
+  it("of a class is what all of them have, and of nobody nothing", () => {
+    expect(statusCodes([])).toBe("");
+    const sides = ["basic-bounce:whole", "cross:left"];
+    const students = [
+      { id: "a", name: "A", codes: "cc" },
+      { id: "b", name: "B", codes: "i-" },
+    ];
+    expect(poolOfClass({ sides, students }).map((move) => move.key)).toEqual(["basic-bounce:whole"]);
+    expect(poolOfClass({ sides, students: [] })).toEqual([]);
+  });
+});
+
+describe("what is asked of a clock", () => {
+  it("is brought within its bounds, whatever was typed", () => {
+    for (const field of Object.keys(BOUNDS) as ClockNumber[]) {
+      const [least, most] = BOUNDS[field];
+      for (const value of [-1e9, NaN, Infinity, 0, 1e9, 12.6]) {
+        const made = bounded(field, value);
+        expect(made).toBeGreaterThanOrEqual(least);
+        expect(made).toBeLessThanOrEqual(most);
+        expect(Number.isInteger(made)).toBe(true);
+      }
+    }
+  });
+
+  it("comes to a programme from each ready one", () => {
+    for (const { asked } of PRESETS) {
+      const { stretches } = stretchesOf({ ...FIRST_ASKED, ...asked }, [], 1);
+      expect(clockSeconds(stretches)).toBeGreaterThan(60);
+    }
+  });
+
+  it("as a circuit grows from the bounces, and is nothing without a part", () => {
+    const asked = {
+      ...FIRST_ASKED,
+      kind: "circuit",
+      tempo: 120,
+      parts: ["cross:left", "gone:left"],
+    } as const;
+    const work = stretchesOf(asked, POOL, 1).stretches.filter((one) => one.kind === "work");
+    expect(work.map((one) => one.calls.length)).toEqual([1, 1, 2, 2]);
+    expect(work[0]?.seconds).toBe(2);
+    expect(stretchesOf({ ...asked, parts: [] }, POOL, 1).stretches).toEqual([]);
+  });
+
+  it("as a mix fills its minutes with what is cleared", () => {
+    const { stretches } = stretchesOf({ ...FIRST_ASKED, kind: "mix", minutes: 2 }, POOL, 1);
+    expect(clockSeconds(stretches.slice(1))).toBeGreaterThan(110);
+    expect(clockSeconds(stretches.slice(1))).toBeLessThan(130);
+    const known = new Set(POOL.map((move) => move.name));
+    for (const { calls } of stretches.slice(1))
+      for (const call of calls) expect(known.has(call.name)).toBe(true);
+    expect(stretchesOf({ ...FIRST_ASKED, kind: "mix" }, [], 1).stretches).toEqual([]);
+  });
+});
+
+describe("what a clock says", () => {
+  const asked = { ...FIRST_ASKED, rounds: 2, work: 20, rest: 10, sets: 2, setRest: 30, what: "skier" };
+  const { stretches } = stretchesOf(asked, [], 1);
+  const at = (seconds: number) => {
+    const moment = momentAt(stretches, seconds);
+    if (moment === null) return null;
+    return [nowWords(moment), nextWords(moment, stretches), placeWords(moment.stretch, "round")];
+  };
+
+  it("is what is done, what comes, and where it stands", () => {
+    expect(at(0)).toEqual(["Ready", "skier", "round 1 of 2, set 1 of 2"]);
+    expect(at(6)).toEqual(["Skier", "rest", "round 1 of 2, set 1 of 2"]);
+    expect(at(26)).toEqual(["Rest", "skier", "round 1 of 2, set 1 of 2"]);
+    expect(at(clockSeconds(stretches) - 1)).toEqual(["Skier", "the end", "round 2 of 2, set 2 of 2"]);
+    expect(at(clockSeconds(stretches))).toBeNull();
+  });
+
+  it("is plain where nothing is named, and says no place where there is but one", () => {
+    const plain = stretchesOf({ ...asked, rounds: 1, sets: 1, what: "" }, [], 1).stretches;
+    const moment = momentAt(plain, 6);
+    expect(moment === null ? null : [nowWords(moment), placeWords(moment.stretch, "round")]).toEqual([
+      "Work",
+      "",
+    ]);
+  });
+});
+
+it("the catalogue has what circuits begin with", () => {
+  expect(CATALOGUE.skills.has(CATALOGUE.roles.bounce ?? "")).toBe(true);
+});

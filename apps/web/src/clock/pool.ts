@@ -1,0 +1,34 @@
+/** What a clock may call: what one student, or everybody of a class, has cleared. */
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { GridView, StandingItem } from "@mirrup/contract";
+import { sideKey, sideScore, skillOf, type Score, type SideName } from "@mirrup/core";
+import { decodeStatuses, isMet } from "@mirrup/core/teaching";
+import { subjectName } from "../app/words.js";
+
+export interface PoolMove {
+  /** Of its side, as `cross:left`. */
+  readonly key: string;
+  readonly name: string;
+  readonly score: Score;
+}
+
+function moveOf(subject: string, side: SideName): readonly PoolMove[] {
+  const score = sideScore(skillOf(CATALOGUE, subject), side);
+  // What has no score nobody can call in counts.
+  return score === null ? [] : [{ key: sideKey(subject, side), name: subjectName(subject, side), score }];
+}
+
+export function poolOfStudent(standings: readonly StandingItem[]): readonly PoolMove[] {
+  return standings.filter((one) => isMet(one.status)).flatMap(({ subject, side }) => moveOf(subject, side));
+}
+
+/** What all of a class have cleared; nothing where nobody is in it. */
+export function poolOfClass({ sides, students }: GridView): readonly PoolMove[] {
+  const all = students.map((student) => decodeStatuses(student.codes));
+  if (all.length === 0) return [];
+  return sides.flatMap((key, place) => {
+    if (!all.every((statuses) => isMet(statuses[place]?.status ?? "locked"))) return [];
+    const at = key.lastIndexOf(":");
+    return moveOf(key.slice(0, at), key.slice(at + 1) as SideName);
+  });
+}

@@ -1,0 +1,101 @@
+import { useHotkeys } from "@mantine/hooks";
+import { useEffect, useRef } from "react";
+import { leftWords } from "../app/left-words.js";
+import classes from "./clock.module.css";
+import type { HeldClock } from "./use-clock.js";
+import { useSounds } from "./use-sounds.js";
+import { useVoice } from "./use-voice.js";
+import { nextWords, nowWords, placeWords } from "./words.js";
+
+interface RunningProps {
+  readonly clock: HeldClock;
+  readonly unit: "round" | "line";
+  readonly name: string;
+}
+
+/** The clock as it runs: what is done now, how long still, and what comes, for the far end of a hall. */
+export function Running({ clock: held, unit, name }: RunningProps) {
+  const { clock, moment, toggle, skip, again, end } = held;
+  useSounds(clock);
+  const now = moment === null ? "Done" : nowWords(moment);
+  const voice = useVoice(now);
+  const keys: Parameters<typeof useHotkeys>[0] = [
+    ["Space", toggle],
+    ["P", toggle],
+    ["Enter", moment === null ? end : skip],
+    ["Z", again],
+    ["V", voice.toggle],
+  ];
+  useHotkeys(keys);
+  const button = useRef<HTMLButtonElement>(null);
+  const isOver = moment === null;
+  useEffect(() => {
+    if (isOver) button.current?.focus();
+  }, [isOver]);
+  if (clock === null) return null;
+  const { stretches, pausedAt } = clock;
+  const isPaused = pausedAt !== null;
+  const left = Math.ceil(moment?.call?.left ?? moment?.left ?? 0);
+  return (
+    <main className={classes.running} data-kind={isPaused ? "paused" : (moment?.stretch.kind ?? "over")}>
+      <ol className={classes.stretches} aria-hidden>
+        {stretches.map((stretch, index) => (
+          <li
+            key={index}
+            data-kind={stretch.kind}
+            data-state={
+              moment === null || index < moment.index ? "past" : index === moment.index ? "here" : "ahead"
+            }
+            style={{ flexGrow: stretch.seconds }}
+          />
+        ))}
+      </ol>
+      <p className={classes.who}>
+        {name}
+        {moment !== null &&
+          placeWords(moment.stretch, unit) !== "" &&
+          `, ${placeWords(moment.stretch, unit)}`}
+      </p>
+      <div role="status" className={classes.said}>
+        <h1 className={classes.now}>{isPaused ? "Paused" : now}</h1>
+      </div>
+      {moment !== null && (
+        <>
+          <p className={classes.left} role="timer" aria-label="Left of it">
+            {leftWords(left)}
+          </p>
+          <p className={classes.next}>
+            next: <strong>{nextWords(moment, stretches)}</strong>
+          </p>
+        </>
+      )}
+      <div className={classes.acts}>
+        {moment === null ? (
+          <button ref={button} type="button" onClick={end}>
+            Back to the choice <kbd>Enter</kbd>
+          </button>
+        ) : (
+          <>
+            <button type="button" onClick={toggle}>
+              {isPaused ? "Go on" : "Pause"} <kbd>Space</kbd>
+            </button>
+            <button type="button" onClick={again}>
+              Once more <kbd>Z</kbd>
+            </button>
+            <button type="button" onClick={skip}>
+              On to the next <kbd>Enter</kbd>
+            </button>
+            {voice.isAble && (
+              <button type="button" aria-pressed={voice.isOn} onClick={voice.toggle}>
+                Voice {voice.isOn ? "on" : "off"} <kbd>V</kbd>
+              </button>
+            )}
+            <button type="button" onClick={end}>
+              End
+            </button>
+          </>
+        )}
+      </div>
+    </main>
+  );
+}
