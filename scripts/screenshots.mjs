@@ -146,15 +146,14 @@ const VIEWS = [
     },
   },
   {
-    name: "people",
+    name: "clock",
     size: "desk",
-    as: "owner",
-    open: async (page, _student, root) => {
-      await page.goto(`${root}/studio`);
-      await page.getByLabel("Invite by e-mail").fill("lin@quillhaven.example");
-      await page.getByRole("button", { name: "Invite" }).click();
-      await page.getByText("Letters lie in the outbox").waitFor();
-      await page.getByRole("heading", { name: "People" }).evaluate((heading) => heading.scrollIntoView());
+    open: async (page, student) => {
+      await page.goto(`${student}/clock`);
+      await page.getByText("Mix, called out").click();
+      await page.getByText(/sides that are cleared/).waitFor();
+      await page.getByRole("button", { name: "Start the clock" }).click();
+      await page.waitForTimeout(7000);
     },
   },
   {

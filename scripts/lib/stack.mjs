@@ -3,7 +3,6 @@ import { randomUUID } from "node:crypto";
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import pg from "pg";
 import { freePort } from "./ports.mjs";
 import { DATABASE, programs, startPostgres } from "./postgres.mjs";
 import { atEnd } from "./processes.mjs";
@@ -35,6 +34,8 @@ const FRESH = "mirrup_fresh";
 
 /** Copies a database of a cluster, in place of what stands under that name. Nobody may be using either. */
 async function copyDatabase(adminUrl, from, to) {
+  // Not above: whoever imports this file may be about to install it.
+  const { default: pg } = await import("pg");
   const client = new pg.Client({
     connectionString: Object.assign(new URL(adminUrl), { pathname: "/postgres" }).href,
   });

@@ -46,7 +46,12 @@ export function Running({ clock: held, unit, name }: RunningProps) {
             data-state={
               moment === null || index < moment.index ? "past" : index === moment.index ? "here" : "ahead"
             }
-            style={{ flexGrow: stretch.seconds }}
+            style={{
+              flexGrow: stretch.seconds,
+              ...(index === moment?.index && {
+                backgroundSize: `${(100 * moment.into) / stretch.seconds}% 100%`,
+              }),
+            }}
           />
         ))}
       </ol>

@@ -1,4 +1,4 @@
-import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
+import { CATALOGUE, CAUTIONS, DRILLS } from "@mirrup/catalogue";
 import type { LessonView, SetRequest } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
 import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
@@ -6,6 +6,7 @@ import { useState } from "react";
 import { OnePage } from "../app/one-page.js";
 import { capital, dateWords, skillName } from "../app/words.js";
 import { saySets } from "../device/index.js";
+import { drillsShown } from "./drills-shown.js";
 import { readMarks, setsOfMarks } from "./marks.js";
 import { clockWords, stepsOf, type ShownPlan } from "./shown.js";
 import { taskWords, WATCH_NAMES } from "./words.js";
@@ -45,8 +46,9 @@ export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteShe
             </Title>
             <Text>
               {lesson.minutes} minutes{lesson.place !== "" && `, ${lesson.place}`}. Each pair: one jumps, the
-              other counts, then they change. Mark each box: M made it, N nearly, X not yet, or the number in
-              a row. {CAUTIONS.space} Pain ends jumping for that student today.
+              other counts, then they change. Mark each box: M made it, N nearly, X not yet, or the number: in
+              a row, right of the tries, or seconds held. {CAUTIONS.space} Pain ends jumping for that student
+              today.
             </Text>
           </header>
           <Steps plan={plan} startTime={lesson.startTime} />
@@ -57,6 +59,12 @@ export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteShe
                 <dd>
                   {skillOf(CATALOGUE, subject).cues[0]} Counts when: {skillOf(CATALOGUE, subject).look}
                 </dd>
+              </div>
+            ))}
+            {drillsShown(plan).map((kind) => (
+              <div key={kind}>
+                <dt>{capital(DRILLS[kind].name)}</dt>
+                <dd>{DRILLS[kind].manner}</dd>
               </div>
             ))}
           </dl>

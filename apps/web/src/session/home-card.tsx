@@ -1,4 +1,4 @@
-import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
+import { CATALOGUE, CAUTIONS, coachingOf, DRILLS } from "@mirrup/catalogue";
 import { skillOf } from "@mirrup/core";
 import type { PlanBlock } from "@mirrup/core/planning";
 import { Button, Group, Text, Title } from "@mantine/core";
@@ -61,7 +61,8 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
               </div>
               <p>
                 {plainWords(block)}
-                {sets > 1 && `, ${sets} times with a rest between`}. About {minutes} minutes.
+                {sets > 1 && `, ${sets} times with a rest between`}. {DRILLS[drill.kind].manner} About{" "}
+                {minutes} minutes.
               </p>
               {phase !== "warm-up" && phase !== "cool-down" && (
                 <p>
