@@ -292,3 +292,25 @@ test("a round of tries takes how many were right, and is kept as that drill", as
   ]);
   await expect(page.getByText("All of them are stored.")).toBeVisible();
 });
+
+test("a miss may be given any fault there is, also one that this skill seldom has", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${await mirrup.studentPath("Ruta Lindqvaal")}/floor/cross/left?kind=streak&aim=9`);
+  await floorIsOpen(page);
+  await press(page, "Space", 2);
+  await page.keyboard.press("m");
+  await page.getByLabel("Another reason").selectOption("baulk");
+  await expect(page.getByRole("group", { name: "Why did it miss?" })).toBeHidden();
+  // The keys belong to the counting again.
+  await press(page, "Space", 1);
+  await expect(page.getByText("clean 3")).toBeVisible();
+  const stored = page.waitForRequest(
+    (request) => request.method() === "POST" && request.url().endsWith("/sets"),
+  );
+  await page.keyboard.press("Enter");
+  expect((await stored).postDataJSON()).toMatchObject({
+    sets: [{ clean: 3, misses: [{ position: 3, fault: "baulk" }] }],
+  });
+});

@@ -1,0 +1,19 @@
+/** The faults that a miss may be given: the skill's own, and all others. */
+import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
+import { FAULT_CODES, skillOf, type FaultCode } from "@mirrup/core";
+
+const MOST = 9;
+const names = new Intl.Collator("en");
+
+/** The faults that a miss of this skill is asked for, the usual ones first; one for each of the keys 1 to 9. */
+export function faultsOf(subject: string): readonly FaultCode[] {
+  return skillOf(CATALOGUE, subject).faults.slice(0, MOST);
+}
+
+/** All others, by their names. */
+export function otherFaults(subject: string): readonly FaultCode[] {
+  const usual = faultsOf(subject);
+  return FAULT_CODES.filter((code) => !usual.includes(code)).sort((one, other) =>
+    names.compare(FAULTS[one].name, FAULTS[other].name),
+  );
+}
