@@ -32,7 +32,13 @@ test("a growing circuit is made of what is cleared, runs to its end, and shows t
   await expect(page.getByRole("heading", { name: "Paused" })).toBeVisible();
   await page.getByRole("button", { name: /^Go on/ }).click();
   await expect(page.getByText("line 2 of 3, set 1 of 2")).toBeVisible();
+  // The button that was pressed keeps no key.
   await page.keyboard.press("z");
+  await expect(page.getByRole("heading", { name: "Basic bounce" })).toBeVisible();
+  await page.getByRole("button", { name: /^Pause/ }).focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: "Paused" })).toBeVisible();
+  await page.keyboard.press("Space");
   await expect(page.getByRole("heading", { name: "Basic bounce" })).toBeVisible();
   await page.clock.runFor(60_000);
   await expect(page.getByRole("heading", { name: "Done" })).toBeVisible();

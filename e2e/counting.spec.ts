@@ -77,7 +77,7 @@ test("a tempo counts by itself, and is put right by one, by five and by a number
   await page.keyboard.press("Space");
   // A boxer step is two beats, at the tempo of low bounces: 133 a minute.
   await expect(page.getByRole("group", { name: "Tempo" })).toContainText("133");
-  await page.clock.runFor(6100);
+  await page.clock.runFor(5550);
   await expect(counted(page)).toHaveText("6 of 40 in a row");
   await page.keyboard.press("p");
   await page.clock.runFor(5000);

@@ -5,7 +5,14 @@ import { weekLoad, type Reading } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
 import { requestOf } from "../log/index.js";
-import { ladderItems, loadsOf, nextItem, proposalsOf, standingItem, StandingsService } from "../standings/index.js";
+import {
+  ladderItems,
+  loadsOf,
+  nextItem,
+  proposalsOf,
+  standingItem,
+  StandingsService,
+} from "../standings/index.js";
 import { nextOptions, RosterService } from "./roster.service.js";
 import { StopsService } from "./stops.service.js";
 import type { StudentEntity } from "./student.entity.js";

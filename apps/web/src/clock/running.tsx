@@ -1,11 +1,22 @@
 import { useHotkeys } from "@mantine/hooks";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, type MouseEvent } from "react";
 import { leftWords } from "../app/left-words.js";
 import classes from "./clock.module.css";
 import type { HeldClock } from "./use-clock.js";
 import { useSounds } from "./use-sounds.js";
 import { useVoice } from "./use-voice.js";
 import { nextWords, nowWords, placeWords } from "./words.js";
+
+/** Where a key is the element's own: a button that was come to by keyboard is pressed by it. */
+const IGNORED = ["INPUT", "TEXTAREA", "SELECT", "BUTTON"];
+
+/** What a button does; one that was pressed with a finger or a mouse gives the keys back. */
+function pressing(act: () => void) {
+  return (event: MouseEvent<HTMLButtonElement>) => {
+    if (event.detail > 0) event.currentTarget.blur();
+    act();
+  };
+}
 
 interface RunningProps {
   readonly clock: HeldClock;
@@ -26,7 +37,7 @@ export function Running({ clock: held, unit, name }: RunningProps) {
     ["Z", again],
     ["V", voice.toggle],
   ];
-  useHotkeys(keys);
+  useHotkeys(keys, IGNORED);
   const button = useRef<HTMLButtonElement>(null);
   const isOver = moment === null;
   useEffect(() => {
@@ -76,26 +87,26 @@ export function Running({ clock: held, unit, name }: RunningProps) {
       )}
       <div className={classes.acts}>
         {moment === null ? (
-          <button ref={button} type="button" onClick={end}>
+          <button ref={button} type="button" onClick={pressing(end)}>
             Back to the choice <kbd>Enter</kbd>
           </button>
         ) : (
           <>
-            <button type="button" onClick={toggle}>
+            <button type="button" onClick={pressing(toggle)}>
               {isPaused ? "Go on" : "Pause"} <kbd>Space</kbd>
             </button>
-            <button type="button" onClick={again}>
+            <button type="button" onClick={pressing(again)}>
               Once more <kbd>Z</kbd>
             </button>
-            <button type="button" onClick={skip}>
+            <button type="button" onClick={pressing(skip)}>
               On to the next <kbd>Enter</kbd>
             </button>
             {voice.isAble && (
-              <button type="button" aria-pressed={voice.isOn} onClick={voice.toggle}>
+              <button type="button" aria-pressed={voice.isOn} onClick={pressing(voice.toggle)}>
                 Voice {voice.isOn ? "on" : "off"} <kbd>V</kbd>
               </button>
             )}
-            <button type="button" onClick={end}>
+            <button type="button" onClick={pressing(end)}>
               End
             </button>
           </>

@@ -120,7 +120,7 @@ function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: Co
         )}
         <OutboxNote />
       </header>
-      <LedBar studentId={studentId} session={session} />
+      {!hasStopped && <LedBar studentId={studentId} session={session} />}
       {hasStopped ? (
         <Stopped name={student.name} isSent={student.hasStopped} onTakeBack={() => press(false)} />
       ) : (

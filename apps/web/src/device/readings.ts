@@ -100,6 +100,11 @@ async function save(shape: string): Promise<void> {
 
 /** Keeps whatever is read from now on, a moment after it was. */
 export function startKeeping(shape: string): void {
+  const keep = () => {
+    clearTimeout(saving);
+    saving = undefined;
+    void save(shape).catch(() => undefined);
+  };
   queryClient.getQueryCache().subscribe(({ type, query }) => {
     const key = query.queryKey as QueryKey;
     if (type !== "updated" || query.state.status !== "success" || !isKept(key)) return;
@@ -107,13 +112,18 @@ export function startKeeping(shape: string): void {
       forgetTheGone(query.state.data as readonly StudentView[]);
     }
     clearTimeout(saving);
-    saving = setTimeout(() => void save(shape).catch(() => undefined), SAVE_AFTER_MS);
+    saving = setTimeout(keep, SAVE_AFTER_MS);
+  });
+  // Whoever goes on to the next page at once has read this one all the same.
+  addEventListener("pagehide", () => {
+    if (saving !== undefined) keep();
   });
 }
 
 /** Takes everything that was read off the device and out of the page: at sign-out, and for somebody new. */
 export async function forgetReadings(): Promise<void> {
   clearTimeout(saving);
+  saving = undefined;
   queryClient.clear();
   await dropReadings().catch(() => undefined);
 }

@@ -159,7 +159,11 @@ export async function exchangeRun(key: string, command: Command): Promise<void> 
 const READINGS = "last";
 
 export async function keepReadings(readings: KeptReadings): Promise<void> {
-  await (await device()).put("readings", readings, READINGS);
+  const transaction = (await device()).transaction("readings", "readwrite");
+  const written = transaction.store.put(readings, READINGS);
+  // At once: the page may be on its way out.
+  transaction.commit();
+  await Promise.all([written, transaction.done]);
 }
 
 export async function keptReadings(): Promise<KeptReadings | undefined> {

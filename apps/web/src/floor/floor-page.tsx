@@ -95,6 +95,11 @@ function Floor({ studentId, subject, side }: FloorProps) {
     onAgain: again,
   });
 
+  // What is proposed needs no ladder, and a floor does not wait for one that does not come at once.
+  const needsLadder = proposed === null && ladder.failureCount === 0;
+  const isOpening = [standings, ...(needsLadder ? [ladder] : [])].some(
+    (one) => one.isPending && one.fetchStatus === "fetching",
+  );
   const gone = student.error ?? standings.error;
   // Offline the counting goes on; only a refusal (no such student, deleted) ends it.
   const refusal = isProblem(gone) && !isSignedOut(gone) ? gone : null;
@@ -117,13 +122,13 @@ function Floor({ studentId, subject, side }: FloorProps) {
         )}
         <OutboxNote />
       </header>
-      <LedBar studentId={studentId} session={session} />
+      {!hasStopped && <LedBar studentId={studentId} session={session} />}
       <StudentStrip strip={strip} about={about} name={name} />
       {hasStopped && (
         <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />
       )}
       {!hasStopped &&
-        ([standings, ladder].some((one) => one.isPending && one.fetchStatus === "fetching") ? (
+        (isOpening ? (
           <p role="status" className={classes.note}>
             Opening the floor …
           </p>

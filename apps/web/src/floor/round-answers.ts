@@ -10,7 +10,7 @@ export function heldFor(drill: Drill, elapsed: number): number | null {
   return Math.round(10 * Math.max(0, elapsed)) / 10;
 }
 
-/** Everybody's answer as the round ends, `elapsed` seconds after it began (null where it never began). */
+/** Everybody's answer as the round ends, `elapsed` seconds after its clock was started (null where it never was). */
 export function answersAt(
   tapped: RoundAnswers,
   here: readonly string[],

@@ -1,4 +1,4 @@
-import { CATALOGUE } from "@mirrup/catalogue";
+import { CATALOGUE, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, sidesOf, skillOf, type Drill, type SideName } from "@mirrup/core";
 import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
@@ -174,15 +174,16 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
   const first = { subject, side: sides.at(-1) ?? "whole", drill: FIRST } as const;
   const ids = students.map((student) => student.id);
   const round = useRound(keptAs, first, ids, tasks);
-  const { drill, startedAt, away } = round;
+  const { drill, startedAt, heldFrom, away } = round;
   const isOneForAll = tasks === undefined;
   const drills = isOneForAll ? [drill] : [...tasks.values()].map((task) => task.drill);
-  const shown = drills[0] ?? drill;
   const holds = drills.flatMap((one) => (one.kind === "hold" ? [one.seconds] : []));
   const seconds = holds.length === 0 ? null : Math.max(...holds);
+  // A hold's clock runs from where it was started, any other from the first that was done.
+  const clockFrom = seconds === null ? startedAt : heldFrom;
   const title = capital(isOneForAll ? subjectName(subject, round.side) : skillName(subject));
   const here = students.filter((student) => !away.includes(student.id));
-  const isHeld = (id: string) => round.taskOf(id).drill.kind === "hold" && startedAt !== null;
+  const isHeld = (id: string) => round.taskOf(id).drill.kind === "hold" && heldFrom !== null;
   const answered = here.filter(({ id }) => round.answers[id] !== undefined || isHeld(id)).length;
   return (
     <main className={floor.floor}>
@@ -196,7 +197,7 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
             {name}, {students.length} students
           </p>
         </div>
-        {startedAt !== null && round.sent === null && <Clock startedAt={startedAt} seconds={seconds} />}
+        {clockFrom !== null && round.sent === null && <Clock startedAt={clockFrom} seconds={seconds} />}
         <OutboxNote />
       </header>
       {round.sent === null ? (
@@ -229,11 +230,11 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
           {isOneForAll && startedAt !== null && (
             <p className={floor.drill}>{drillOfWords(subject, round.side, drill)}</p>
           )}
-          <Coaching subject={subject} drill={shown} hasCautions={startedAt === null} />
+          {isOneForAll && <Coaching subject={subject} drill={drill} hasCautions={startedAt === null} />}
           <p className={floor.note}>
             {isOneForAll ? mannerOf(drill) : "In pairs: one jumps, the other counts; then they change."}
           </p>
-          {startedAt === null && (
+          {clockFrom === null && (
             <button type="button" className={classes.start} onClick={round.begin}>
               Start the clock
             </button>
@@ -246,13 +247,13 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
                   key={student.id}
                   student={student}
                   task={task}
-                  words={isOneForAll ? null : taskWords(subject, task)}
+                  words={isOneForAll ? null : `${taskWords(subject, task)}. ${cueOf(subject, task)}`}
                   answer={round.answers[student.id]}
                   onAnswer={(given) => round.answer(student.id, given)}
                   held={
                     task.drill.kind === "hold"
                       ? {
-                          isRunning: startedAt !== null,
+                          isRunning: heldFrom !== null,
                           isAway: away.includes(student.id),
                           onStop: () => round.stop(student.id),
                           onAway: (isAway) => round.mark(student.id, isAway),
@@ -291,6 +292,11 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
       )}
     </main>
   );
+}
+
+/** Each at their own drill is told what that asks. */
+function cueOf(subject: string, { drill }: RoundTask): string {
+  return coachingOf(skillOf(CATALOGUE, subject), drill).say;
 }
 
 function taskWords(subject: string, { side, drill }: RoundTask): string {

@@ -11,7 +11,10 @@ import { answersAt, heldFor, type RoundAnswers } from "./round-answers.js";
 interface KeptRound {
   readonly side: SideName;
   readonly drill: Drill;
+  /** Since the clock was started, or the first answer was given. */
   readonly startedAt: number | null;
+  /** Since the clock was started: nobody holds anything before. */
+  readonly heldFrom: number | null;
   readonly answers: RoundAnswers;
   readonly away: readonly string[];
 }
@@ -31,7 +34,10 @@ export function useRound(
 ) {
   const sender = currentSender();
   const { subject } = first;
-  const fresh: KeptRound = { side: first.side, drill: first.drill, startedAt: null, answers: {}, away: [] };
+  const fresh: KeptRound = {
+    ...{ side: first.side, drill: first.drill, startedAt: null, heldFrom: null },
+    ...{ answers: {}, away: [] },
+  };
   const [written, setKept, forget] = useLocalStorage<KeptRound>({
     key: `mirrup-round ${sender?.personId ?? ""} ${keptAs} ${subject}`,
     defaultValue: fresh,
@@ -52,7 +58,8 @@ export function useRound(
     const now = Date.now();
     const seconds = kept.startedAt === null ? undefined : Math.round((now - kept.startedAt) / 100) / 10;
     const here = ids.filter((id) => !kept.away.includes(id));
-    const answers = answersAt(kept.answers, here, (id) => taskOf(id).drill, seconds ?? null);
+    const held = kept.heldFrom === null ? null : (now - kept.heldFrom) / 1000;
+    const answers = answersAt(kept.answers, here, (id) => taskOf(id).drill, held);
     const sets = Object.entries(answers).map(([studentId, given]): SetRequest => {
       const set = roundSet({ studentId, subject }, taskOf(studentId), given, new Date(now));
       return seconds === undefined || set.seconds !== undefined ? set : { ...set, seconds };
@@ -70,13 +77,16 @@ export function useRound(
     sent,
     unkept,
     taskOf,
-    begin: () => setKept({ ...kept, startedAt: Date.now() }),
+    begin: () => {
+      const now = Date.now();
+      setKept({ ...kept, startedAt: kept.startedAt ?? now, heldFrom: now });
+    },
     ask: (changes: Partial<Pick<KeptRound, "side" | "drill">>) => setKept({ ...kept, ...changes }),
     answer,
     /** Ends somebody's hold now. */
     stop: (studentId: string) => {
-      if (kept.startedAt === null) return;
-      const held = heldFor(taskOf(studentId).drill, (Date.now() - kept.startedAt) / 1000);
+      if (kept.heldFrom === null) return;
+      const held = heldFor(taskOf(studentId).drill, (Date.now() - kept.heldFrom) / 1000);
       if (held !== null) answer(studentId, held);
     },
     mark: (studentId: string, isAway: boolean) => {

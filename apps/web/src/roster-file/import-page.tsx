@@ -92,7 +92,13 @@ export function ImportPage() {
       await navigate(paths.students);
     },
   });
-  const known = (students.data ?? []).map((student) => student.name);
+  /** Who is there already: waited for, since a file can be chosen before they have been read. */
+  const known = async () => {
+    const all = await client
+      .query({ ...studentsQuery, staleTime: "static" })
+      .catch(() => students.data ?? []);
+    return all.map((student) => student.name);
+  };
   const roster = state.kind === "read" ? state.roster : null;
   const twins = roster?.rows.filter((row) => row.isTwin).length ?? 0;
   const chosen = roster?.rows.filter((row) => withTwins || !row.isTwin) ?? [];
@@ -121,7 +127,7 @@ export function ImportPage() {
         onChange={(file) => {
           take.reset();
           if (file === null) forget();
-          else void read(file, known);
+          else void read(file, known());
         }}
       />
       {state.kind === "reading" && (

@@ -22,7 +22,7 @@ export function useRosterFile() {
     worker.current = undefined;
   };
   useEffect(() => end, []);
-  const read = async (file: File, known: readonly string[]) => {
+  const read = async (file: File, known: Promise<readonly string[]>) => {
     end();
     setState({ kind: "reading", share: 0 });
     const started = new Worker(new URL("./reader.worker.ts", import.meta.url), { type: "module" });
@@ -31,7 +31,8 @@ export function useRosterFile() {
       const onProgress = proxy((done: number, all: number) =>
         setState({ kind: "reading", share: done / all }),
       );
-      const roster = await wrap<ReaderWorker>(started).read(await file.arrayBuffer(), known, onProgress);
+      const [bytes, names] = await Promise.all([file.arrayBuffer(), known]);
+      const roster = await wrap<ReaderWorker>(started).read(bytes, names, onProgress);
       setState({ kind: "read", roster, name: file.name });
     } catch {
       setState({
