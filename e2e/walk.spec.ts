@@ -18,6 +18,8 @@ test("from the list of students to a cleared skill that is still there after a r
   );
   await cross.click();
   const panel = page.getByRole("complementary", { name: "The bead in hand" });
+  // One of each side, in the order of the sides once both have been read.
+  await expect(panel.getByText(/^Ladder:/)).toHaveCount(2);
   await panel
     .getByText(/^Ladder:/)
     .first()

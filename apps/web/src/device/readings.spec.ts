@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import { hydrate, QueryClient } from "@tanstack/react-query";
-import { isStillGood, keepInMemory, stateToKeep } from "./readings.js";
+import { isSomebodyHere, isStillGood, keepInMemory, stateToKeep } from "./readings.js";
 import { HERE } from "./testing.js";
 
 const HOUR = 3_600_000;
@@ -24,6 +24,14 @@ const restored = () => {
 };
 
 describe("what was read", () => {
+  it("is kept of somebody who is signed in, and of nobody after the sign-out or before it is known", () => {
+    expect(isSomebodyHere(client)).toBe(false);
+    client.setQueryData(["session"], { person: { id: "a" } });
+    expect(isSomebodyHere(client)).toBe(true);
+    client.setQueryData(["session"], { person: null });
+    expect(isSomebodyHere(client)).toBe(false);
+  });
+
   it("is still kept when hours have gone by with nobody looking at it", async () => {
     await read(["students"], () => Promise.resolve(["Fern"]));
     await read(["students", "a", "standings"], () => Promise.resolve(["cross"]));

@@ -2,7 +2,7 @@
  * What this person last read of this studio, kept on the device for seven days so that the floor
  * has something to stand on while nobody answers. Wiped at sign-out; never shown to somebody else.
  */
-import type { StudentView } from "@mirrup/contract";
+import type { SessionView, StudentView } from "@mirrup/contract";
 import {
   dehydrate,
   hydrate,
@@ -92,9 +92,14 @@ export function stateToKeep(client: QueryClient): DehydratedState {
   };
 }
 
+/** Whether somebody is signed in, as far as the page has read: what is read by nobody is not kept. */
+export function isSomebodyHere(client: QueryClient): boolean {
+  return client.getQueryData<SessionView>(["session"])?.person != null;
+}
+
 async function save(shape: string): Promise<void> {
   const sender = currentSender();
-  if (sender === null) return;
+  if (sender === null || !isSomebodyHere(queryClient)) return;
   await keepReadings({ sender, shape, savedAt: Date.now(), state: stateToKeep(queryClient) });
 }
 
