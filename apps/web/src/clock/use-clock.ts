@@ -12,7 +12,7 @@ import {
 } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useNow } from "../app/use-now.js";
-import { currentSender } from "../device/index.js";
+import { usePersonId } from "../device/index.js";
 
 const TICK_MS = 100;
 
@@ -30,7 +30,7 @@ export interface HeldClock {
 
 /** The clock that runs here, kept on the device: a page that is opened anew shows the same second. */
 export function useClock(keptAs: string): HeldClock {
-  const personId = currentSender()?.personId ?? "";
+  const personId = usePersonId();
   const [clock, keep, forget] = useLocalStorage<RunningClock | null>({
     key: `mirrup-clock ${personId} ${keptAs}`,
     defaultValue: null,

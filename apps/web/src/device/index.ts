@@ -4,5 +4,6 @@ export { OutboxNote } from "./outbox-note.js";
 export { dropRun, keepRun, keptRun, keptRuns, writtenRun } from "./store.js";
 export type { KeptRun } from "./kept-run.js";
 export { currentSender, setSender } from "./sender.js";
+export { usePersonId } from "./use-person-id.js";
 export { forgetReadings, restoreReadings, startKeeping } from "./readings.js";
 export { waitingWords } from "./command-words.js";

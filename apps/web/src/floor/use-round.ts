@@ -4,7 +4,7 @@ import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { roundSet, type RoundTask } from "../app/round-set.js";
-import { currentSender, saySets } from "../device/index.js";
+import { saySets, usePersonId } from "../device/index.js";
 import { answersAt, heldFor, type RoundAnswers } from "./round-answers.js";
 
 /** A round in progress: what is asked, since when, everybody's answer so far, and who is not here. */
@@ -32,14 +32,14 @@ export function useRound(
   ids: readonly string[],
   tasks?: ReadonlyMap<string, RoundTask>,
 ) {
-  const sender = currentSender();
+  const personId = usePersonId();
   const { subject } = first;
   const fresh: KeptRound = {
     ...{ side: first.side, drill: first.drill, startedAt: null, heldFrom: null },
     ...{ answers: {}, away: [] },
   };
   const [written, setKept, forget] = useLocalStorage<KeptRound>({
-    key: `mirrup-round ${sender?.personId ?? ""} ${keptAs} ${subject}`,
+    key: `mirrup-round ${personId} ${keptAs} ${subject}`,
     defaultValue: fresh,
     getInitialValueInEffect: false,
   });

@@ -2,7 +2,7 @@ import { missCount } from "@mirrup/core";
 import type { SetRequest } from "@mirrup/contract";
 import { useLocalStorage } from "@mantine/hooks";
 import { useNow } from "../app/use-now.js";
-import { currentSender } from "../device/index.js";
+import { usePersonId } from "../device/index.js";
 import {
   isHeld,
   ledFrom,
@@ -33,7 +33,7 @@ export interface LedSession {
 
 /** The session that is held with a student on this device: at each press it is kept, for a reload and another tab. */
 export function useLed(studentId: string): LedSession {
-  const personId = currentSender()?.personId ?? "";
+  const personId = usePersonId();
   const [kept, keep, forget] = useLocalStorage<Led | null>({
     key: `mirrup-led ${personId} ${studentId}`,
     defaultValue: null,
