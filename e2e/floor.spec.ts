@@ -316,3 +316,21 @@ test("a miss may be given any fault there is, also one that this skill seldom ha
     sets: [{ clean: 3, misses: [{ position: 3, fault: "baulk" }] }],
   });
 });
+
+test("a hold that nobody finished is not of the next lesson: nobody has held it since", async ({
+  page,
+  mirrup,
+}) => {
+  await page.clock.install();
+  await page.goto(`${mirrup.root}/class/all/round/skier`);
+  await settled(page);
+  await page.getByRole("combobox", { name: "Drill" }).selectOption({ label: "Keep going for 30 s" });
+  await page.getByRole("button", { name: "Start the clock" }).click();
+  await expect(page.getByRole("button", { name: /^Finish the round: 24 of 24/ })).toBeEnabled();
+  await page.reload();
+  await expect(page.getByRole("button", { name: /^Finish the round: 24 of 24/ })).toBeEnabled();
+  await page.clock.setSystemTime(new Date(Date.now() + 14 * 3_600_000));
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Start the clock" })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Finish the round: 0 of 24/ })).toBeDisabled();
+});

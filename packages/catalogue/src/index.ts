@@ -11,6 +11,7 @@ export { STARTER_COMBOS, type StarterCombo } from "./combos.js";
 export { coachingOf, type Coaching } from "./coaching.js";
 export { DRILLS, type DrillEntry } from "./drills.js";
 export { FAULTS, type FaultEntry } from "./faults.js";
+export { CLOCK_COUNTS, INTERVALS, type Interval } from "./intervals.js";
 export { SCHOOLS } from "./schools.js";
 export {
   fusedFirstOf,

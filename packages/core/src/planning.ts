@@ -6,6 +6,8 @@ export {
   type Phase,
   type PlanBlock,
   type PlanReason,
+  goesUp,
+  isEasyPhase,
   restAfterSet,
 } from "./plan/block.js";
 export {

@@ -78,3 +78,8 @@ export function usePaths(): Paths {
   const { studioId = "" } = useParams();
   return pathsOf(studioId);
 }
+
+/** Whether an address is of a page, whatever it asks of it. */
+export function isSamePage(address: string, page: string): boolean {
+  return address.split("?")[0] === page;
+}

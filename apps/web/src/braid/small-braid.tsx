@@ -1,6 +1,6 @@
 import { timeScore, type Score } from "@mirrup/core";
 import { useReducedMotion } from "@mantine/hooks";
-import { useEffect, useMemo, useRef } from "react";
+import { memo, useEffect, useMemo, useRef } from "react";
 import { captionWords } from "../app/words.js";
 import { BRAID, braidLayout } from "./braid-layout.js";
 import { Cord, Jump, Playhead } from "./drawing.js";
@@ -23,7 +23,7 @@ interface SmallBraidProps {
 }
 
 /** A pattern's braid beside the numerals: few words, and in step with the beat while one sounds. */
-export function SmallBraid({ score, label, beat, tempo }: SmallBraidProps) {
+export const SmallBraid = memo(function SmallBraid({ score, label, beat, tempo }: SmallBraidProps) {
   const reduced = useReducedMotion();
   const line = useRef<SVGLineElement>(null);
   const box = useRef<HTMLDivElement>(null);
@@ -91,4 +91,4 @@ export function SmallBraid({ score, label, beat, tempo }: SmallBraidProps) {
       </svg>
     </div>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { INTERVALS } from "@mirrup/catalogue";
 import { clockSeconds, type Stretch } from "@mirrup/core/teaching";
 import { Button, MultiSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
 import { leftWords } from "../app/left-words.js";
@@ -7,10 +8,10 @@ import {
   bounded,
   BOUNDS,
   CLOCK_KINDS,
-  PRESETS,
   type ClockAsked,
   type ClockKind,
   type ClockNumber,
+  withInterval,
 } from "./asked.js";
 import classes from "./clock.module.css";
 import type { PoolMove } from "./pool.js";
@@ -74,13 +75,13 @@ export function Asked({ asked, pool, onAsk, stretches, leftOut, onOther }: Asked
       <p className={floorClasses.note}>{MANNERS[kind]}</p>
       {kind === "rounds" && (
         <div className={classes.presets} role="group" aria-label="Ready ones">
-          {PRESETS.map((preset) => (
+          {INTERVALS.map((preset) => (
             <Button
               key={preset.name}
               variant="default"
               size="md"
               className={classes.preset}
-              onClick={() => onAsk({ ...asked, ...preset.asked })}
+              onClick={() => onAsk(withInterval(asked, preset))}
             >
               {preset.name}
             </Button>

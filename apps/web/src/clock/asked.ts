@@ -1,6 +1,6 @@
 /** What is asked of an interval clock, and the stretches that it comes to. */
-import { CATALOGUE } from "@mirrup/catalogue";
-import { expandBeats, scoreOf } from "@mirrup/core";
+import { CATALOGUE, CLOCK_COUNTS, INTERVALS, type Interval } from "@mirrup/catalogue";
+import { expandBeats, skillOf, usualTempo, type Score } from "@mirrup/core";
 import {
   callsClock,
   circuitClock,
@@ -10,7 +10,6 @@ import {
   type MixMove,
   type Stretch,
 } from "@mirrup/core/teaching";
-import { skillName } from "../app/words.js";
 import type { PoolMove } from "./pool.js";
 
 export const CLOCK_KINDS = ["rounds", "circuit", "mix"] as const;
@@ -37,20 +36,27 @@ export interface ClockAsked {
   readonly tempo: number;
 }
 
-export const FIRST_ASKED: ClockAsked = {
-  ...{ kind: "rounds", rounds: 3, work: 20, rest: 40, sets: 1, setRest: 90, what: "" },
-  ...{ parts: [], lineSets: 2, recover: 8, minutes: 2, every: 8, tempo: 130 },
-};
+const BOUNCE = skillOf(CATALOGUE, CATALOGUE.roles.bounce ?? "");
+const BOUNCES = { name: BOUNCE.name, counts: CLOCK_COUNTS.bounces };
+/** What everything is counted by, and joined with. */
+const COUNT: Score = scoreOfBounce();
 
-/** Ready ones: what is asked by a name. */
-export const PRESETS: readonly { readonly name: string; readonly asked: Partial<ClockAsked> }[] = [
-  { name: "20 s on, 40 s off, 5 rounds", asked: { kind: "rounds", rounds: 5, work: 20, rest: 40, sets: 1 } },
-  {
-    name: "3 rounds of 3 min, 1 min off",
-    asked: { kind: "rounds", rounds: 3, work: 180, rest: 60, sets: 1 },
-  },
-  { name: "4 rounds of 70 s, 35 s off", asked: { kind: "rounds", rounds: 4, work: 70, rest: 35, sets: 1 } },
-];
+function scoreOfBounce(): Score {
+  if (BOUNCE.score === null) throw new Error(`${BOUNCE.name} has no score to count by.`);
+  return BOUNCE.score;
+}
+
+/** The work and the rest of a ready one, in place of those that are asked. */
+export function withInterval(asked: ClockAsked, { rounds, work, rest }: Interval): ClockAsked {
+  return { ...asked, kind: "rounds", sets: 1, rounds, work, rest };
+}
+
+const PLAIN: ClockAsked = {
+  ...{ kind: "rounds", rounds: 1, work: 60, rest: 60, sets: 1, setRest: 90, what: "" },
+  ...{ parts: [], lineSets: CLOCK_COUNTS.lineSets, recover: CLOCK_COUNTS.recover },
+  ...{ minutes: 2, every: CLOCK_COUNTS.every, tempo: Math.round(usualTempo(COUNT)) },
+};
+export const FIRST_ASKED = withInterval(PLAIN, INTERVALS[0]);
 
 /** The least and the most of each number. */
 export const BOUNDS = {
@@ -73,9 +79,6 @@ export function bounded(field: ClockNumber, value: number): number {
   return Number.isFinite(value) ? Math.min(most, Math.max(least, Math.round(value))) : least;
 }
 
-const BOUNCE = scoreOf("o");
-const BOUNCES = { name: skillName(CATALOGUE.roles.bounce ?? "bounce"), counts: 4 };
-
 export interface MadeClock {
   readonly stretches: readonly Stretch[];
   /** Cleared, but not to be jumped over and over. */
@@ -97,7 +100,7 @@ export function stretchesOf(asked: ClockAsked, pool: readonly PoolMove[], seed: 
     case "mix": {
       const { minutes, every, tempo } = asked;
       const calls = Math.max(1, Math.round((minutes * tempo) / every));
-      const mix = mixOf(pool, { calls, every, seed, bounce: BOUNCE });
+      const mix = mixOf(pool, { calls, every, seed, bounce: COUNT });
       const named = mix.calls.map(({ move }) => ({ name: move.name, counts: every }));
       return { stretches: callsClock(named, tempo), leftOut: mix.leftOut };
     }

@@ -1,8 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
+import { CATALOGUE, INTERVALS } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
 import { clockSeconds, momentAt } from "@mirrup/core/teaching";
 import { statusCodes } from "@mirrup/core/teaching";
-import { BOUNDS, bounded, FIRST_ASKED, PRESETS, stretchesOf, type ClockNumber } from "./asked.js";
+import { BOUNDS, bounded, FIRST_ASKED, stretchesOf, withInterval, type ClockNumber } from "./asked.js";
 import { poolOfClass, poolOfStudent } from "./pool.js";
 import { nextWords, nowWords, placeWords } from "./words.js";
 
@@ -47,9 +47,10 @@ describe("what is asked of a clock", () => {
   });
 
   it("comes to a programme from each ready one", () => {
-    for (const { asked } of PRESETS) {
-      const { stretches } = stretchesOf({ ...FIRST_ASKED, ...asked }, [], 1);
-      expect(clockSeconds(stretches)).toBeGreaterThan(60);
+    for (const interval of INTERVALS) {
+      const { rounds, work, rest } = interval;
+      const { stretches } = stretchesOf(withInterval({ ...FIRST_ASKED, kind: "mix" }, interval), [], 1);
+      expect(clockSeconds(stretches.slice(1))).toBe(rounds * work + (rounds - 1) * rest);
     }
   });
 

@@ -1,9 +1,7 @@
 import { CAUTIONS } from "@mirrup/catalogue";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
-import { Link } from "react-router";
-import { OutboxNote } from "../device/index.js";
-import { floorClasses, Stopped, useStopped } from "../floor/index.js";
+import { floorClasses, FloorHeader, Stopped, useStopped } from "../floor/index.js";
 import { Asked } from "./asked-form.js";
 import { FIRST_ASKED, stretchesOf, type ClockAsked } from "./asked.js";
 import type { PoolMove } from "./pool.js";
@@ -39,16 +37,7 @@ export function Clock({ keptAs, name, back, hasStopped, studentId, pool }: Clock
   const { stretches, leftOut } = stretchesOf(asked, pool ?? [], seed);
   return (
     <main className={floorClasses.floor}>
-      <header className={floorClasses.header}>
-        <Link to={back} className={floorClasses.leave}>
-          Leave the floor
-        </Link>
-        <div className={floorClasses.names}>
-          <h1>Interval clock</h1>
-          <p>{name}</p>
-        </div>
-        <OutboxNote />
-      </header>
+      <FloorHeader to={back} title={"Interval clock"} sub={name} />
       {isStopped ? (
         <Stopped name={name} isSent={hasStopped} onTakeBack={() => stopped.press(false)} />
       ) : (

@@ -1,22 +1,12 @@
 import { clicksBetween, elapsedAt, momentAt, type RunningClock } from "@mirrup/core/teaching";
 import { useEffect } from "react";
+import { click } from "../floor/index.js";
 
 const AHEAD_SECONDS = 0.2;
 const LOOK_MS = 50;
 const SOUND = { beat: 660, four: 990, turn: 1320 } as const;
 const CLICK_SECONDS = 0.06;
 const TURN_SECONDS = 0.3;
-
-function sound(audio: AudioContext, at: number, hertz: number, seconds: number): void {
-  const tone = audio.createOscillator();
-  const loudness = audio.createGain();
-  tone.frequency.value = hertz;
-  loudness.gain.setValueAtTime(0.5, at);
-  loudness.gain.exponentialRampToValueAtTime(0.001, at + seconds);
-  tone.connect(loudness).connect(audio.destination);
-  tone.start(at);
-  tone.stop(at + seconds);
-}
 
 /** The beats of a clock and a tone at each turn, told ahead to the audio clock: a busy page makes none late. */
 export function useSounds(clock: RunningClock | null): void {
@@ -31,11 +21,11 @@ export function useSounds(clock: RunningClock | null): void {
       const now = elapsedAt(clock, Date.now());
       const at = (seconds: number) => audio.currentTime + Math.max(0, seconds - now);
       const until = now + AHEAD_SECONDS;
-      for (const click of clicksBetween(clock.stretches, told, until))
-        sound(audio, at(click.at), click.isFirst ? SOUND.four : SOUND.beat, CLICK_SECONDS);
+      for (const one of clicksBetween(clock.stretches, told, until))
+        click(audio, at(one.at), one.isFirst ? SOUND.four : SOUND.beat, CLICK_SECONDS);
       told = Math.max(told, until);
       const here = momentAt(clock.stretches, now)?.index;
-      if (here !== index) sound(audio, audio.currentTime, SOUND.turn, TURN_SECONDS);
+      if (here !== index) click(audio, audio.currentTime, SOUND.turn, TURN_SECONDS);
       index = here;
     };
     const timer = setInterval(look, LOOK_MS);

@@ -4,13 +4,12 @@ import type { ComboView, SetRequest, StudentView } from "@mirrup/contract";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
-import { floorClasses, Stopped, useStopped, useWakeLock } from "../floor/index.js";
-import { OutboxNote } from "../device/index.js";
+import { floorClasses, FloorHeader, Stopped, useStopped, useWakeLock } from "../floor/index.js";
 import { LedBar, useLed } from "../led/index.js";
 import { studentQuery } from "../students/index.js";
 import { comboSetsQuery, combosQuery, namesOf } from "./queries.js";
@@ -102,25 +101,18 @@ function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: Co
   const next = learning.steps.find((one) => one.id === learning.next);
   return (
     <main className={floorClasses.floor}>
-      <header className={floorClasses.header}>
-        <Link to={`${paths.combo(combo.id)}?for=${studentId}`} className={floorClasses.leave}>
-          Leave the floor
-        </Link>
-        <div className={floorClasses.names}>
-          <h1>{capital(stepName(step, linkNames))}</h1>
-          <p>
-            {student.name} · {combo.name}
-            {comboSideName(side) === "" ? "" : `, ${comboSideName(side)}`}
-          </p>
-        </div>
+      <FloorHeader
+        to={`${paths.combo(combo.id)}?for=${studentId}`}
+        title={capital(stepName(step, linkNames))}
+        sub={`${student.name} · ${combo.name}${comboSideName(side) === "" ? "" : `, ${comboSideName(side)}`}`}
+      >
         {!hasStopped && (
           <button type="button" className={floorClasses.leave} onClick={() => press(true)}>
             Pain: stop today
           </button>
         )}
-        <OutboxNote />
-      </header>
-      {!hasStopped && <LedBar studentId={studentId} session={session} />}
+      </FloorHeader>
+      {!hasStopped && <LedBar studentId={studentId} session={session} onAgain={() => setRound(round + 1)} />}
       {hasStopped ? (
         <Stopped name={student.name} isSent={student.hasStopped} onTakeBack={() => press(false)} />
       ) : (

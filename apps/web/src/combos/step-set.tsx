@@ -1,4 +1,4 @@
-import { callOf, comboSubject, scoreOf, type CalledBeat, type SideName } from "@mirrup/core";
+import { callOf, comboSubject, scoreOf, type SideName } from "@mirrup/core";
 import type { ComboLink, LearningStep } from "@mirrup/core/combos";
 import { restAfterSet } from "@mirrup/core/planning";
 import { COMBO_GATE } from "@mirrup/core/teaching";
@@ -8,14 +8,13 @@ import { useEffect, useRef, useState } from "react";
 import { drillWords } from "../app/drill-words.js";
 import {
   beginRest,
-  CallOut,
   Deck,
   Rest,
   Corrections,
   Counter,
   floorClasses,
   Pads,
-  TempoBar,
+  TempoTools,
   useFloorKeys,
   useOutcome,
   useRun,
@@ -47,7 +46,6 @@ export function StepSet({ about, step, links, linkNames, next, onFinished, onAga
   const floor = useRun(about, step.drill);
   const { run, begun } = floor;
   const tempo = useTempo();
-  const [called, setCalled] = useState<readonly CalledBeat[] | null>(null);
   const [finished, setFinished] = useState<SetRequest | null>(null);
   const [unkept, setUnkept] = useState(false);
   const outcome = useOutcome(finished);
@@ -168,29 +166,7 @@ export function StepSet({ about, step, links, linkNames, next, onFinished, onAga
       <Deck
         floor={floor}
         onFinish={finish}
-        tools={
-          <>
-            <TempoBar
-              tempo={tempo}
-              ticks={[]}
-              onCall={() => {
-                const pattern = callOf(score);
-                setCalled(pattern);
-                tempo.call(pattern);
-              }}
-            />
-            {called !== null && tempo.beat !== null && (
-              <CallOut
-                pattern={called}
-                beat={tempo.beat}
-                onStop={() => {
-                  tempo.stop();
-                  setCalled(null);
-                }}
-              />
-            )}
-          </>
-        }
+        tools={<TempoTools tempo={tempo} ticks={[]} score={score} />}
         question={
           asksWhere ? (
             <div className={classes.where} role="group" aria-label="At which link did it miss?">

@@ -10,13 +10,14 @@ import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
-import { currentSender, OutboxNote } from "../device/index.js";
+import { usePersonId } from "../device/index.js";
 import { studentQuery } from "../students/index.js";
 import classes from "./base-test.module.css";
 import { Counter } from "./counter.js";
 import { Elsewhere } from "./elsewhere.js";
 import { FaultStrip } from "./fault-strip.js";
 import { faultsOf } from "./faults-of.js";
+import { FloorHeader } from "./floor-header.js";
 import floor from "./floor.module.css";
 import { Pads } from "./pads.js";
 import { useFloorKeys } from "./use-floor-keys.js";
@@ -36,8 +37,9 @@ export function BaseTestPage() {
   useWakeLock();
   useDocumentTitle("Base test · Mirrup");
   const [day] = useState(() => localDate(Date.now(), new Intl.DateTimeFormat().resolvedOptions().timeZone));
+  const personId = usePersonId();
   const [sets, setSets] = useLocalStorage<readonly SetRequest[]>({
-    key: `mirrup-base-test ${currentSender()?.personId ?? ""} ${studentId} ${day}`,
+    key: `mirrup-base-test ${personId} ${studentId} ${day}`,
     defaultValue: NO_SETS,
     getInitialValueInEffect: false,
   });
@@ -46,16 +48,7 @@ export function BaseTestPage() {
   const progress = baseTestProgress(BASE, sets);
   return (
     <main className={floor.floor}>
-      <header className={floor.header}>
-        <Link to={paths.student(studentId)} className={floor.leave}>
-          Leave the floor
-        </Link>
-        <div className={floor.names}>
-          <h1>Base test</h1>
-          <p>{student.data?.name ?? ""}</p>
-        </div>
-        <OutboxNote />
-      </header>
+      <FloorHeader to={paths.student(studentId)} title={"Base test"} sub={student.data?.name ?? ""} />
       <Parts progress={progress} />
       {progress.next === null ? (
         <Ended end={progress.end} to={paths.student(studentId)} />

@@ -5,13 +5,12 @@ import { isMet } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useParams, useSearchParams } from "react-router";
+import { useParams, useSearchParams } from "react-router";
 import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
 import { LedBar, useLed } from "../led/index.js";
-import { OutboxNote } from "../device/index.js";
 import { ladderQuery, nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "../app/drill-address.js";
 import { Stopped, useStopped } from "./early-stop.js";
@@ -20,6 +19,7 @@ import { AnotherStudent, StudentStrip } from "./student-strip.js";
 import { useLead } from "./use-lead.js";
 import { useStrip } from "./use-strip.js";
 import { useWakeLock } from "./use-wake-lock.js";
+import { FloorHeader } from "./floor-header.js";
 import classes from "./floor.module.css";
 
 const FALLBACK: Drill = { kind: "streak", count: 10 };
@@ -106,23 +106,15 @@ function Floor({ studentId, subject, side }: FloorProps) {
   if (refusal !== null) return <Fault title="This student is not here">{refusal.message}</Fault>;
   return (
     <main className={classes.floor}>
-      <header className={classes.header}>
-        <Link to={`${paths.student(studentId)}?skill=${subject}`} className={classes.leave}>
-          Leave the floor
-        </Link>
-        <div className={classes.names}>
-          <h1>{title}</h1>
-          <p>{name}</p>
-        </div>
+      <FloorHeader to={`${paths.student(studentId)}?skill=${subject}`} title={title} sub={name}>
         {strip.entries.length === 0 && <AnotherStudent strip={strip} about={about} name={name} />}
         {!hasStopped && (
           <button type="button" className={classes.leave} onClick={() => press(true)}>
             Pain: stop today
           </button>
         )}
-        <OutboxNote />
-      </header>
-      {!hasStopped && <LedBar studentId={studentId} session={session} />}
+      </FloorHeader>
+      {!hasStopped && <LedBar studentId={studentId} session={session} onAgain={again} />}
       <StudentStrip strip={strip} about={about} name={name} />
       {hasStopped && (
         <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />

@@ -1,14 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
-import {
-  callOf,
-  measureScore,
-  skillOf,
-  usualTempo,
-  type CalledBeat,
-  type Gate,
-  type Drill,
-} from "@mirrup/core";
+import { measureScore, skillOf, usualTempo, type Gate, type Drill } from "@mirrup/core";
 import { restAfterSet } from "@mirrup/core/planning";
 import { secondsATry, secondsOf } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
@@ -16,7 +8,6 @@ import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
 import { drillOfWords } from "../app/drill-words.js";
 import { SmallBraid } from "../braid/index.js";
-import { CallOut } from "./call-out.js";
 import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
 import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
@@ -33,10 +24,10 @@ import { Pads } from "./pads.js";
 import { Result } from "./result.js";
 import { Rest } from "./rest.js";
 import { beginRest } from "./rest-left.js";
-import { scoreOfDrill } from "./score-of-drill.js";
+import { useScoreOfDrill } from "./score-of-drill.js";
 import { tappedTimes } from "./rhythm-words.js";
 import { SetHeading } from "./set-heading.js";
-import { TempoBar } from "./tempo-bar.js";
+import { TempoTools } from "./tempo-tools.js";
 import { useFloorKeys } from "./use-floor-keys.js";
 import { useHandle } from "./use-handle.js";
 import type { Lead } from "./use-lead.js";
@@ -79,10 +70,9 @@ export function FloorSet(props: FloorSetProps) {
     defaultValue: "tap",
     getInitialValueInEffect: false,
   });
-  const score = scoreOfDrill(about, drill);
+  const score = useScoreOfDrill(about, drill);
   const tempo = useTempo({ subject: about.subject, usual: score === null ? null : usualTempo(score) });
   const handle = useHandle(floor, score === null ? 1 : Math.max(1, measureScore(score).turns));
-  const [called, setCalled] = useState<readonly CalledBeat[] | null>(null);
   const [finished, setFinished] = useState<SetRequest | null>(null);
   const item = standings?.find((one) => one.subject === about.subject && one.side === about.side);
   // What a path asks for can be more than the side's own gate.
@@ -124,12 +114,6 @@ export function FloorSet(props: FloorSetProps) {
   };
   const miss = () => {
     if (!waitsForClock && !floor.sensing) floor.enter({ kind: "miss" });
-  };
-  const call = () => {
-    if (score === null) return;
-    const pattern = callOf(score);
-    setCalled(pattern);
-    tempo.call(pattern);
   };
   const counts = finished === null && counting !== "hand";
   useFloorKeys({
@@ -176,17 +160,7 @@ export function FloorSet(props: FloorSetProps) {
         <HandleBar handle={handle} tempo={tempo.tempo} disabled={run.end !== "running" || waitsForClock} />
       )}
       {(counting === "tap" || counting === "tempo") && (
-        <TempoBar tempo={tempo} ticks={tappedTimes(floor.taps)} onCall={score === null ? null : call} />
-      )}
-      {called !== null && tempo.beat !== null && (
-        <CallOut
-          pattern={called}
-          beat={tempo.beat}
-          onStop={() => {
-            tempo.stop();
-            setCalled(null);
-          }}
-        />
+        <TempoTools tempo={tempo} ticks={tappedTimes(floor.taps)} score={score} />
       )}
     </>
   );

@@ -14,3 +14,6 @@ export { Round } from "./round.js";
 export { useWakeLock } from "./use-wake-lock.js";
 export { Rest } from "./rest.js";
 export { beginRest } from "./rest-left.js";
+export { click } from "./click.js";
+export { FloorHeader } from "./floor-header.js";
+export { TempoTools } from "./tempo-tools.js";

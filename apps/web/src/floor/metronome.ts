@@ -1,4 +1,5 @@
 import type { CalledBeat } from "@mirrup/core";
+import { click } from "./click.js";
 
 /**
  * A metronome on the audio clock: beats are scheduled ahead of time, so that a busy page never makes
@@ -17,17 +18,6 @@ const FLIGHT_SHARE = 0.6;
 export interface Metronome {
   readonly setTempo: (beatsAMinute: number) => void;
   readonly stop: () => void;
-}
-
-function click(audio: AudioContext, at: number, hertz: number): void {
-  const tone = audio.createOscillator();
-  const loudness = audio.createGain();
-  tone.frequency.value = hertz;
-  loudness.gain.setValueAtTime(0.5, at);
-  loudness.gain.exponentialRampToValueAtTime(0.001, at + CLICK_SECONDS);
-  tone.connect(loudness).connect(audio.destination);
-  tone.start(at);
-  tone.stop(at + CLICK_SECONDS);
 }
 
 /** The beat of the pattern that is heard at a beat's number, from 1. */
@@ -55,10 +45,15 @@ export function startMetronome(
     while (next < audio.currentTime + AHEAD_SECONDS) {
       const called = beat <= 0 ? undefined : calledAt(pattern, beat);
       if (called === undefined || called.turns.length === 0) {
-        click(audio, next, beat <= 0 ? COUNT_IN_HZ : BEAT_HZ);
+        click(audio, next, beat <= 0 ? COUNT_IN_HZ : BEAT_HZ, CLICK_SECONDS);
       } else {
         for (const { at, isFused } of called.turns) {
-          click(audio, next + (at * FLIGHT_SHARE * 60) / beatsAMinute, isFused ? FUSED_HZ : BEAT_HZ);
+          click(
+            audio,
+            next + (at * FLIGHT_SHARE * 60) / beatsAMinute,
+            isFused ? FUSED_HZ : BEAT_HZ,
+            CLICK_SECONDS,
+          );
         }
       }
       const number = beat;

@@ -1,5 +1,4 @@
-import { useInterval } from "@mantine/hooks";
-import { useState } from "react";
+import { useNow } from "../app/use-now.js";
 import { leftWords } from "../app/left-words.js";
 import classes from "./floor.module.css";
 import { restOf } from "./rest-left.js";
@@ -8,8 +7,7 @@ const TICK_MS = 250;
 
 /** How long a student still rests after the last set; nothing where they have rested. The clock stops nobody. */
 export function Rest({ studentId }: { readonly studentId: string }) {
-  const [now, setNow] = useState(() => Date.now());
-  useInterval(() => setNow(Date.now()), TICK_MS, { autoInvoke: true });
+  const now = useNow(TICK_MS);
   const left = restOf(studentId, now);
   if (left === 0) return null;
   return (

@@ -2,17 +2,17 @@ import { CATALOGUE, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, sidesOf, skillOf, type Drill, type SideName } from "@mirrup/core";
 import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
-import { Link } from "react-router";
 import { drillOfWords } from "../app/drill-words.js";
 import { leftWords } from "../app/left-words.js";
 import type { RoundTask } from "../app/round-set.js";
 import { SYLLABUS } from "../app/syllabus.js";
 import { useNow } from "../app/use-now.js";
 import { capital, skillName, subjectName } from "../app/words.js";
-import { OutboxNote, useOutbox } from "../device/index.js";
+import { useOutbox } from "../device/index.js";
 import { Coaching } from "./coaching.js";
 import { DrillChoice } from "./drill-choice.js";
 import choice from "./drill-choice.module.css";
+import { FloorHeader } from "./floor-header.js";
 import floor from "./floor.module.css";
 import classes from "./round-page.module.css";
 import { useRound } from "./use-round.js";
@@ -187,19 +187,9 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
   const answered = here.filter(({ id }) => round.answers[id] !== undefined || isHeld(id)).length;
   return (
     <main className={floor.floor}>
-      <header className={floor.header}>
-        <Link to={back} className={floor.leave}>
-          Leave the floor
-        </Link>
-        <div className={floor.names}>
-          <h1>{title}</h1>
-          <p>
-            {name}, {students.length} students
-          </p>
-        </div>
+      <FloorHeader to={back} title={title} sub={`${name}, ${students.length} students`}>
         {clockFrom !== null && round.sent === null && <Clock startedAt={clockFrom} seconds={seconds} />}
-        <OutboxNote />
-      </header>
+      </FloorHeader>
       {round.sent === null ? (
         <>
           {isOneForAll && startedAt === null && (

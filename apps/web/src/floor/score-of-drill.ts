@@ -1,10 +1,20 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { parseScore, sideScore, skillOf, type Drill, type Score } from "@mirrup/core";
+import { useMemo } from "react";
 import type { RunSubject } from "./floor-run.js";
 
-/** What the drill jumps: its own score, else the skill's; null outside the rope model. */
-export function scoreOfDrill({ subject, side }: RunSubject, drill: Drill): Score | null {
-  const written = "score" in drill ? drill.score : undefined;
+function scoreOf(
+  { subject, side }: Omit<RunSubject, "studentId">,
+  written: string | undefined,
+): Score | null {
   const parsed = written === undefined ? null : parseScore(written);
   return parsed?.ok === true ? parsed.score : sideScore(skillOf(CATALOGUE, subject), side);
+}
+
+/**
+ * What the drill jumps: its own score, else the skill's; null outside the rope model. The same value while it is the
+ * same score, so that a tap draws no picture anew.
+ */
+export function useScoreOfDrill({ subject, side }: RunSubject, drill: Drill): Score | null {
+  return useMemo(() => scoreOf({ subject, side }, drill.score), [subject, side, drill.score]);
 }

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { subjectName } from "../app/words.js";
-import { currentSender, useStops } from "../device/index.js";
+import { usePersonId, useStops } from "../device/index.js";
 import { studentsQuery } from "../students/index.js";
 import choice from "./drill-choice.module.css";
 import { runKey, type RunSubject } from "./floor-run.js";
@@ -54,7 +54,7 @@ export function AnotherStudent({ strip, about, name }: StripProps) {
 /** Several students at once: each with a running set, one tap from one to the next. */
 export function StudentStrip({ strip, about, name }: StripProps) {
   const paths = usePaths();
-  const personId = currentSender()?.personId ?? "";
+  const personId = usePersonId();
   if (strip.entries.length === 0) return null;
   return (
     <nav className={classes.strip} aria-label="Students on this floor">

@@ -2,9 +2,9 @@ import type { NextItem } from "@mirrup/contract";
 import { useNavigate } from "react-router";
 import { floorAddress } from "../app/drill-address.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
-import { usePaths } from "../app/paths.js";
 import { useNow } from "../app/use-now.js";
 import { capital, reasonWords, subjectName } from "../app/words.js";
+import { isSamePage, usePaths } from "../app/paths.js";
 import { blockPathOf, drillOfSet, wayOn, type LedSession } from "../led/index.js";
 import type { RunSubject } from "./floor-run.js";
 
@@ -42,7 +42,8 @@ export function useLead(
     address,
     go: () => {
       before?.();
-      onAgain();
+      // Elsewhere a floor begins afresh by itself; until it is there, this one keeps its result.
+      if (isSamePage(address, paths.floor(studentId, subject, side))) onAgain();
       void navigate(address);
     },
   });

@@ -3,6 +3,7 @@ import type { Drill, SideName } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
+import { isForgotten } from "../app/forgotten.js";
 import { roundSet, type RoundTask } from "../app/round-set.js";
 import { saySets, usePersonId } from "../device/index.js";
 import { answersAt, heldFor, type RoundAnswers } from "./round-answers.js";
@@ -43,8 +44,11 @@ export function useRound(
     defaultValue: fresh,
     getInitialValueInEffect: false,
   });
+  const [openedAt] = useState(() => Date.now());
+  // One that was never finished is not of this lesson: its clock would have everybody hold it since.
+  const isOld = written.startedAt !== null && isForgotten(written.startedAt, openedAt);
   // What an older version left of it lacks what is newer.
-  const kept = { ...fresh, ...written };
+  const kept = isOld ? fresh : { ...fresh, ...written };
   const [sent, setSent] = useState<readonly SetRequest[] | null>(null);
   const [unkept, setUnkept] = useState(false);
   const taskOf = (studentId: string): RoundTask => tasks?.get(studentId) ?? kept;

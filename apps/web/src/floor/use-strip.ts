@@ -1,6 +1,6 @@
 import { useInterval, useLocalStorage } from "@mantine/hooks";
 import { useEffect, useState } from "react";
-import { currentSender, keptRuns, type KeptRun } from "../device/index.js";
+import { keptRuns, usePersonId, type KeptRun } from "../device/index.js";
 import type { RunSubject } from "./floor-run.js";
 import { withEntryOf, withoutStudent, type StripEntry } from "./strip.js";
 
@@ -18,7 +18,7 @@ export interface Strip {
 
 /** The students of this floor and their runs; whoever is looked at stands in it with the drill at hand. */
 export function useStrip(about: RunSubject, name: string): Strip {
-  const personId = currentSender()?.personId ?? "";
+  const personId = usePersonId();
   const [entries, setEntries] = useLocalStorage<readonly StripEntry[]>({
     key: `mirrup-strip ${personId}`,
     defaultValue: NOBODY,

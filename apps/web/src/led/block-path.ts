@@ -1,4 +1,4 @@
-import type { PlanBlock } from "@mirrup/core/planning";
+import { isEasyPhase, type PlanBlock } from "@mirrup/core/planning";
 import { floorAddress } from "../app/drill-address.js";
 import type { Paths } from "../app/paths.js";
 import type { LedBlock } from "./led.js";
@@ -19,12 +19,9 @@ export function comboOf({ reason }: PlanBlock): string | null {
   return reason.code === "combo" ? (reason.combo?.id ?? null) : null;
 }
 
-/** Whether it is easy jumping, by the clock, that nobody counts. */
-export function isEasy({ phase }: Pick<LedBlock, "phase">): boolean {
-  return phase === "warm-up" || phase === "cool-down";
-}
-
 /** Where one goes for a block: what nobody counts, and the end (null), have the session's own page. */
 export function blockPathOf(paths: Paths, studentId: string, block: LedBlock | null): string {
-  return block === null || isEasy(block) ? paths.led(studentId) : blockPath(paths, studentId, block);
+  return block === null || isEasyPhase(block.phase)
+    ? paths.led(studentId)
+    : blockPath(paths, studentId, block);
 }

@@ -1,6 +1,6 @@
 /** What was planned of each block of a session, and what was done, in words. */
+import { isEasyPhase } from "@mirrup/core/planning";
 import { drillOfWords } from "../app/drill-words.js";
-import { isEasy } from "./block-path.js";
 import type { Led, LedBlock } from "./led.js";
 
 const minutesWords = (seconds: number) => (seconds < 60 ? `${seconds} s` : `${Math.round(seconds / 60)} min`);
@@ -20,7 +20,7 @@ export function heldRows(led: Led): readonly HeldRow[] {
     const what = comboId === null ? `${drillOfWords(subject, side, drill)}, ` : "";
     return {
       ...{ key, name },
-      planned: !isEasy(block)
+      planned: !isEasyPhase(block.phase)
         ? `${what}${sets === 1 ? "1 set" : `${sets} sets`}, ${minutes} min`
         : `${minutes} min`,
     };

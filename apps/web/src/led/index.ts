@@ -1,4 +1,4 @@
-export { blockPath, blockPathOf, comboOf, isEasy } from "./block-path.js";
+export { blockPath, blockPathOf, comboOf } from "./block-path.js";
 export { heldRows } from "./held-rows.js";
 export { LedBar } from "./led-bar.js";
 export { blockNow, canTakeBack, isDue, secondsLeft, type Led, type LedBlock } from "./led.js";

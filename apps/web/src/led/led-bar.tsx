@@ -1,8 +1,9 @@
-import { useNavigate } from "react-router";
+import { useLocation, useNavigate } from "react-router";
 import { leftWords } from "../app/left-words.js";
-import { usePaths } from "../app/paths.js";
+import { isSamePage, usePaths } from "../app/paths.js";
 import { useNow } from "../app/use-now.js";
-import { blockPathOf, isEasy } from "./block-path.js";
+import { isEasyPhase } from "@mirrup/core/planning";
+import { blockPathOf } from "./block-path.js";
 import { blockNow, isDue, secondsLeft, type LedBlock } from "./led.js";
 import classes from "./led-bar.module.css";
 import { Minutes } from "./minutes.js";
@@ -14,12 +15,15 @@ const LONGER_MINUTES = 2;
 interface LedBarProps {
   readonly studentId: string;
   readonly session: LedSession;
+  /** Begins the page at hand afresh, where the way on leads to it again. */
+  readonly onAgain?: () => void;
 }
 
 /** The session over the floor: its blocks, how long this one still has, and the way on. Nothing where none is held. */
-export function LedBar({ studentId, session }: LedBarProps) {
+export function LedBar({ studentId, session, onAgain }: LedBarProps) {
   const paths = usePaths();
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const now = useNow(TICK_MS);
   const { led } = session;
   const block = led === null ? null : blockNow(led);
@@ -27,7 +31,11 @@ export function LedBar({ studentId, session }: LedBarProps) {
   const place = led.past.length + 1;
   const all = led.past.length + led.ahead.length;
   const next = led.ahead[1];
-  const goTo = (to: LedBlock | undefined) => void navigate(blockPathOf(paths, studentId, to ?? null));
+  const goTo = (to: LedBlock | undefined) => {
+    const address = blockPathOf(paths, studentId, to ?? null);
+    if (isSamePage(address, pathname)) onAgain?.();
+    void navigate(address);
+  };
   return (
     <section className={classes.bar} aria-label="The session">
       <Minutes led={led} now={now} />
@@ -42,7 +50,7 @@ export function LedBar({ studentId, session }: LedBarProps) {
         <button type="button" onClick={() => session.lengthen(block.key, LONGER_MINUTES)}>
           {LONGER_MINUTES} min more
         </button>
-        {next !== undefined && !isEasy(block) && led.now.sets.length === 0 && (
+        {next !== undefined && !isEasyPhase(block.phase) && led.now.sets.length === 0 && (
           <button
             type="button"
             onClick={() => {

@@ -3,7 +3,6 @@ import fc from "fast-check";
 import {
   blockNow,
   isDue,
-  isHeld,
   ledFrom,
   left,
   lengthened,
@@ -80,13 +79,6 @@ describe("a session that is led", () => {
     const counted = withSet(on, of("b"), set("1"));
     expect(takenBack(counted, START)).toBe(counted);
     expect(blockNow(takenBack(on, START))?.key).toBe("a");
-  });
-
-  it("is over with its day, and with a clock that was put back", () => {
-    const begun = ledFrom(BLOCKS, START);
-    expect(isHeld(begun, START + 60 * MINUTE)).toBe(true);
-    expect(isHeld(begun, START + 13 * 60 * MINUTE)).toBe(false);
-    expect(isHeld(begun, START - 2 * 60 * MINUTE)).toBe(false);
   });
 });
 

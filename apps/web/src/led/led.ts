@@ -51,18 +51,10 @@ export interface Led {
 }
 
 const NOTHING: Spent = { sets: [], added: 0 };
-/** A session that was begun longer ago belongs to another day, hours. */
-const LONGEST_HOURS = 12;
 const MOST_ADDED = 60;
 
 export function ledFrom(blocks: readonly LedBlock[], now: number): Led {
   return { startedAt: now, past: [], ahead: blocks, since: now, now: NOTHING };
-}
-
-/** Whether it is still the session of this hour, and not one that was forgotten, or of a clock put back. */
-export function isHeld(led: Led, now: number): boolean {
-  const hours = (now - led.startedAt) / 3_600_000;
-  return hours < LONGEST_HOURS && hours > -1;
 }
 
 export function blockNow({ ahead }: Led): LedBlock | null {

@@ -1,10 +1,10 @@
 import { missCount } from "@mirrup/core";
 import type { SetRequest } from "@mirrup/contract";
 import { useLocalStorage } from "@mantine/hooks";
+import { isForgotten } from "../app/forgotten.js";
 import { useNow } from "../app/use-now.js";
 import { usePersonId } from "../device/index.js";
 import {
-  isHeld,
   ledFrom,
   left,
   lengthened,
@@ -40,7 +40,7 @@ export function useLed(studentId: string): LedSession {
     getInitialValueInEffect: false,
   });
   const now = useNow(LOOK_MS, kept !== null);
-  const led = kept !== null && isHeld(kept, now) ? kept : null;
+  const led = kept !== null && !isForgotten(kept.startedAt, now) ? kept : null;
   const change = (next: (led: Led, now: number) => Led) =>
     keep((before) => (before === null ? before : next(before, Date.now())));
   return {

@@ -45,7 +45,7 @@ describe("the drill of a block's next set", () => {
   });
 
   it("stays what was planned where the block is about the drill itself", () => {
-    for (const phase of ["climb", "conditioning", "review"] as const)
+    for (const phase of ["climb", "conditioning", "review", "combo", "no-landing"] as const)
       expect(drillOfSet(block("cross", phase), CLIMB)).toBe(TEN);
   });
 });

@@ -1,5 +1,6 @@
 /** The way on within a session that is led, after a set. */
 import type { Drill, SideName } from "@mirrup/core";
+import { goesUp } from "@mirrup/core/planning";
 import { blockNow, isDue, type Led, type LedBlock } from "./led.js";
 
 export type WayOn =
@@ -27,6 +28,5 @@ export function wayOn(led: Led, { subject, side }: Here, now: number): WayOn | n
 
 /** What the next set of a block is: the rung that its ladder has come to, else the planned drill. */
 export function drillOfSet(block: LedBlock, proposed: Drill | undefined): Drill {
-  const stays = block.phase === "climb" || block.phase === "conditioning" || block.phase === "review";
-  return stays ? block.drill : (proposed ?? block.drill);
+  return goesUp(block.phase) ? (proposed ?? block.drill) : block.drill;
 }

@@ -1,7 +1,6 @@
 import type { LessonProgress } from "@mirrup/contract";
 import { coachWay } from "@mirrup/core/planning";
-import { useInterval } from "@mantine/hooks";
-import { useState } from "react";
+import { useNow } from "../app/use-now.js";
 import { leftWords } from "../app/left-words.js";
 import { lookAt } from "./look-now.js";
 import type { ShownPlan } from "./shown.js";
@@ -19,8 +18,7 @@ const TICK_MS = 1000;
 
 /** Where each coach stands in this turn now, whom they look at, and how long still. */
 export function CoachNow({ plan, coaches, progress, nameOf }: CoachNowProps) {
-  const [now, setNow] = useState(() => Date.now());
-  useInterval(() => setNow(Date.now()), TICK_MS, { autoInvoke: true });
+  const now = useNow(TICK_MS);
   const looks = coachWay(plan, coaches).turns[progress.step - 1] ?? [];
   if (looks.length === 0) return null;
   return (

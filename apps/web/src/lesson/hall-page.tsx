@@ -1,11 +1,12 @@
 import { CAUTIONS } from "@mirrup/catalogue";
 import type { Attendance, LessonView } from "@mirrup/contract";
 import { Progress } from "@mantine/core";
-import { useDocumentTitle, useHotkeys, useInterval } from "@mantine/hooks";
+import { useDocumentTitle, useHotkeys } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
+import { useNow } from "../app/use-now.js";
 import { Fault } from "../app/faults.js";
 import { leftWords } from "../app/left-words.js";
 import { usePaths } from "../app/paths.js";
@@ -214,8 +215,7 @@ function Footer({ children }: { readonly children: React.ReactNode }) {
 }
 
 function Clock({ progress }: { readonly progress: NonNullable<LessonView["progress"]> }) {
-  const [now, setNow] = useState(() => Date.now());
-  useInterval(() => setNow(Date.now()), TICK_MS, { autoInvoke: true });
+  const now = useNow(TICK_MS);
   const seconds = secondsLeft(progress, now);
   return (
     <span className={classes.clock} data-over={seconds < 0} role="timer" aria-label="Left of this step">

@@ -1,6 +1,6 @@
 import { CATALOGUE, CAUTIONS, coachingOf, DRILLS } from "@mirrup/catalogue";
 import { skillOf } from "@mirrup/core";
-import type { PlanBlock } from "@mirrup/core/planning";
+import { isEasyPhase, type PlanBlock } from "@mirrup/core/planning";
 import { Button, Group, Text, Title } from "@mantine/core";
 import { useEffect, useRef } from "react";
 import { drillOfWords } from "../app/drill-words.js";
@@ -64,7 +64,7 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
                 {sets > 1 && `, ${sets} times with a rest between`}. {DRILLS[drill.kind].manner} About{" "}
                 {minutes} minutes.
               </p>
-              {phase !== "warm-up" && phase !== "cool-down" && (
+              {!isEasyPhase(phase) && (
                 <p>
                   Think of: {say} {skill.cues[0]} It counts when: {look}
                 </p>

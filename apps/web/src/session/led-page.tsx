@@ -1,4 +1,5 @@
 import { CAUTIONS } from "@mirrup/catalogue";
+import { isEasyPhase } from "@mirrup/core/planning";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
@@ -8,14 +9,12 @@ import { leftWords } from "../app/left-words.js";
 import { usePaths } from "../app/paths.js";
 import { useNow } from "../app/use-now.js";
 import { capital } from "../app/words.js";
-import { OutboxNote } from "../device/index.js";
-import { floorClasses, Stopped, useFloorKeys, useStopped, useWakeLock } from "../floor/index.js";
+import { floorClasses, FloorHeader, Stopped, useFloorKeys, useStopped, useWakeLock } from "../floor/index.js";
 import {
   blockNow,
   blockPathOf,
   canTakeBack,
   heldRows,
-  isEasy,
   LedBar,
   secondsLeft,
   useLed,
@@ -24,6 +23,7 @@ import {
 } from "../led/index.js";
 import { studentQuery } from "../students/index.js";
 import classes from "./led-page.module.css";
+import { planReasonWords } from "./plan-words.js";
 
 const TICK_MS = 250;
 
@@ -49,21 +49,17 @@ export function LedPage() {
   const name = student.data?.name ?? "";
   return (
     <main className={floorClasses.floor}>
-      <header className={floorClasses.header}>
-        <Link to={paths.studentPage(studentId, "session")} className={floorClasses.leave}>
-          Leave the floor
-        </Link>
-        <div className={floorClasses.names}>
-          <h1>{block === null ? "The session is over" : capital(block.name)}</h1>
-          <p>{name}</p>
-        </div>
+      <FloorHeader
+        to={paths.studentPage(studentId, "session")}
+        title={block === null ? "The session is over" : capital(block.name)}
+        sub={name}
+      >
         {!hasStopped && block !== null && (
           <button type="button" className={floorClasses.leave} onClick={() => press(true)}>
             Pain: stop today
           </button>
         )}
-        <OutboxNote />
-      </header>
+      </FloorHeader>
       {hasStopped && (
         <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />
       )}
@@ -96,7 +92,7 @@ function Now({ studentId, session, block }: NowProps) {
   const now = useNow(TICK_MS);
   const next = session.led?.ahead[1];
   const go = () => {
-    if (!isEasy(block)) {
+    if (!isEasyPhase(block.phase)) {
       void navigate(blockPathOf(paths, studentId, block));
       return;
     }
@@ -113,15 +109,13 @@ function Now({ studentId, session, block }: NowProps) {
   const isWarm = block.phase === "warm-up";
   return (
     <>
-      {session.led !== null && isEasy(block) && (
+      {session.led !== null && isEasyPhase(block.phase) && (
         <div className={classes.easy}>
           <p className={classes.clock} role="timer" aria-label="Left of it">
             {leftWords(secondsLeft(session.led, now))}
           </p>
           <div>
-            <p className={floorClasses.cue}>
-              {isWarm ? "Easy jumping, ankles and calves first." : "Easy jumping, slower and slower."}
-            </p>
+            <p className={floorClasses.cue}>{planReasonWords({ code: isWarm ? "warm-up" : "cool-down" })}</p>
             {isWarm && (
               <p className={floorClasses.caution}>
                 <strong>Care</strong> {CAUTIONS.surface}
@@ -131,7 +125,7 @@ function Now({ studentId, session, block }: NowProps) {
         </div>
       )}
       <button ref={button} type="button" className={floorClasses.clean} onClick={go}>
-        {isEasy(block)
+        {isEasyPhase(block.phase)
           ? next === undefined
             ? "End the session"
             : `Done; next: ${next.name}`

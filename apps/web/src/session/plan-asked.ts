@@ -1,5 +1,12 @@
 /** What is asked of a plan, as the page's address says it. */
-import { ENERGIES, PRECAUTIONS, type Energy, type PlanBlock, type Precaution } from "@mirrup/core/planning";
+import {
+  ENERGIES,
+  isEasyPhase,
+  PRECAUTIONS,
+  type Energy,
+  type PlanBlock,
+  type Precaution,
+} from "@mirrup/core/planning";
 
 export interface PlanAsked {
   readonly minutes: number;
@@ -84,7 +91,7 @@ export function blockKey({ phase, subject, side }: Block): string {
   return `${phase} ${subject}:${side}`;
 }
 
-const isFixed = ({ phase }: Block) => phase === "warm-up" || phase === "cool-down";
+const isFixed = ({ phase }: Block) => isEasyPhase(phase);
 
 /** The blocks in the order by hand, between warm-up and cool-down; what it does not name keeps its place. */
 export function orderedBlocks<T extends Block>(blocks: readonly T[], order: readonly string[]): readonly T[] {

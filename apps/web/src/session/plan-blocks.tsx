@@ -1,6 +1,6 @@
 import { CAUTIONS } from "@mirrup/catalogue";
 import { sideKey, type CautionCode } from "@mirrup/core";
-import type { PlanBlock, StudentPlan } from "@mirrup/core/planning";
+import { isEasyPhase, type PlanBlock, type StudentPlan } from "@mirrup/core/planning";
 import { ActionIcon, Button, Title } from "@mantine/core";
 import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import {
@@ -125,7 +125,7 @@ function Block(props: BlockProps) {
   const { phase, drill, sets, minutes, rest, landings, reason, chance, after, subject, side } = block;
   const { leaving, beyond } = block;
   const kept = beyondWords(beyond);
-  const isFixed = phase === "warm-up" || phase === "cool-down";
+  const isFixed = isEasyPhase(phase);
   const { setNodeRef, setActivatorNodeRef, listeners, transform, transition } = useSortable({
     id: blockKey(block),
     disabled: isFixed,

@@ -1,5 +1,5 @@
 import { sideKey, type CautionCode } from "@mirrup/core";
-import { ENERGIES, PLAN_WEIGHTS, type Energy, type StudentPlan } from "@mirrup/core/planning";
+import { ENERGIES, isEasyPhase, PLAN_WEIGHTS, type Energy, type StudentPlan } from "@mirrup/core/planning";
 import { Alert, Button, Group, NativeSelect, SegmentedControl, Skeleton, Text } from "@mantine/core";
 import { IconHome, IconPrinter, IconX } from "@tabler/icons-react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
@@ -178,7 +178,7 @@ function cautionsOfPlan({ blocks }: StudentPlan): readonly CautionCode[] {
 }
 
 function sumWords({ blocks, minutes, landings, multiples }: StudentPlan, asked: PlanAsked): string {
-  const work = blocks.filter((block) => block.phase !== "warm-up" && block.phase !== "cool-down");
+  const work = blocks.filter((block) => !isEasyPhase(block.phase));
   if (asked.minutes === 0) return "There are no minutes to plan. Choose how long the session is.";
   if (work.length === 0)
     return "Nothing fits these minutes and what was left out. Let something in again, or take longer.";

@@ -1,12 +1,12 @@
 import type { LessonView, NewLesson, StudentView } from "@mirrup/contract";
 import { localDate } from "@mirrup/core";
 import { Button, Group, Select, Skeleton, Text, Title } from "@mantine/core";
-import { useDocumentTitle, useInterval } from "@mantine/hooks";
+import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { Link } from "react-router";
 import { v7 as uuid } from "uuid";
 import { useMayTeach } from "../account/index.js";
+import { useNow } from "../app/use-now.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -30,8 +30,7 @@ export function TodayPage() {
   const studio = useQuery(studioQuery);
   const groups = useQuery(groupsQuery);
   const students = useQuery(studentsQuery);
-  const [now, setNow] = useState(() => Date.now());
-  useInterval(() => setNow(Date.now()), TICK_MS, { autoInvoke: true });
+  const now = useNow(TICK_MS);
   const today = localDate(now, studio.data?.timeZone ?? "UTC");
   const lessons = useQuery({
     ...lessonsQuery(today, dayAfter(today, DAYS_AHEAD)),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { scoreOf } from "../rope/parse.js";
 import type { Drill } from "../syllabus/drill.js";
-import { doseOfTried, restAfterSet, SET_TRIES } from "./block.js";
+import { doseOfTried, goesUp, isEasyPhase, PHASES, restAfterSet, SET_TRIES } from "./block.js";
 
 const STREAK: Drill = { kind: "streak", count: 10 };
 
@@ -20,5 +20,15 @@ describe("the rest after a set", () => {
       const { sets, rest } = doseOfTried({ beats: 1, score }, STREAK, 3 * SET_TRIES, 0.9);
       expect([sets, 60 * rest]).toEqual([3, 3 * restAfterSet(score, STREAK)]);
     }
+  });
+});
+
+describe("the phases of a plan", () => {
+  it("go up their ladder in open work alone: what must not land, and a combo, stay what they are", () => {
+    expect(PHASES.filter(goesUp)).toEqual(["early-hard", "main", "late-hard"]);
+  });
+
+  it("begin and end with what nobody counts", () => {
+    expect(PHASES.filter(isEasyPhase)).toEqual([PHASES[0], PHASES.at(-1)]);
   });
 });

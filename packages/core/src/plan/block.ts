@@ -24,6 +24,21 @@ export const PHASES = [
 ] as const;
 export type Phase = (typeof PHASES)[number];
 
+/** Whether it is easy jumping that nobody counts: it stands first or last, whatever else is moved. */
+export function isEasyPhase(phase: Phase): phase is "warm-up" | "cool-down" {
+  return phase === "warm-up" || phase === "cool-down";
+}
+
+const OPEN_WORK: ReadonlySet<Phase> = new Set(["early-hard", "main", "late-hard"]);
+
+/**
+ * Whether a block's sets go up the skill's ladder as it is passed: open work does. All others are about their own
+ * drill: a review, a climb, rounds that last, a combo, and what must not land.
+ */
+export function goesUp(phase: Phase): boolean {
+  return OPEN_WORK.has(phase);
+}
+
 export type PlanReason =
   | NextReason
   | { readonly code: "warm-up" }
