@@ -15,6 +15,7 @@ import { HealthModule } from "./health/health.module.js";
 import { LessonsModule } from "./lessons/index.js";
 import { MailModule } from "./mail/index.js";
 import { PeopleModule } from "./people/index.js";
+import { PresenceModule } from "./presence/index.js";
 import { PlansModule } from "./plans/index.js";
 import { ContractPipe } from "./problems/contract.pipe.js";
 import { ProblemFilter } from "./problems/problem.filter.js";
@@ -49,6 +50,7 @@ export class AppModule {
         LessonsModule,
         CombosModule,
         PlansModule,
+        PresenceModule,
         HandleModule,
       ],
       providers: [

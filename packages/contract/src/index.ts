@@ -18,6 +18,7 @@ import type { DecisionView, StudentProfile } from "./teaching.js";
 
 export * from "./combos.js";
 export * from "./lessons.js";
+export * from "./presence.js";
 export * from "./teaching.js";
 export type { Opened, StandingChange };
 
@@ -419,7 +420,7 @@ export interface StudentRecord {
 }
 
 /** What a change may be of. */
-export const TOPICS = ["students", "lessons", "groups", "combos", "pairs", "studio"] as const;
+export const TOPICS = ["students", "lessons", "groups", "combos", "pairs", "studio", "presence"] as const;
 export type Topic = (typeof TOPICS)[number];
 
 /** That something was changed, and by which page; what it is now is read as ever. */

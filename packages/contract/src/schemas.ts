@@ -75,6 +75,7 @@ import {
 
 export * from "./combo-schemas.js";
 export * from "./lesson-schemas.js";
+export * from "./presence-schemas.js";
 export * from "./teaching-schemas.js";
 
 export const idParam = uuid().required();

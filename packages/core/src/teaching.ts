@@ -62,6 +62,7 @@ export { stageOf } from "./next/stage.js";
 export { type Together, usefulTogether } from "./next/together.js";
 export { walkedOf } from "./next/walk.js";
 export { ROUND_ANSWERS, type RoundAnswer, askedOf, roundCounts } from "./floor/round.js";
+export { type Holding, type HoldAsked, heldAfter, leftAfter } from "./floor/holding.js";
 export {
   type CircuitPart,
   type ClockMoment,

@@ -111,6 +111,12 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/mail": ["owner"],
   "GET /api/audit": ["owner"],
   "GET /api/changes": ["viewer"],
+  "GET /api/presence": ["viewer"],
+  "POST /api/presence": [
+    "coach",
+    () => ({ place: "station", tab: uuid(), turn: null, takesOver: false, round: null }),
+  ],
+  "DELETE /api/presence": ["coach", () => ({ place: "station", tab: uuid(), isFinished: true })],
   // The last, since whoever has left is let in nowhere.
   "DELETE /api/people/me": ["viewer"],
 };

@@ -19,6 +19,7 @@ import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
 import { EarlyStopEntity } from "../students/early-stop.entity.js";
 import { StudentPairEntity } from "../students/student-pair.entity.js";
 import { StudentEntity } from "../students/student.entity.js";
+import { PresenceEntity } from "../presence/presence.entity.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
@@ -32,6 +33,7 @@ import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.
 import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
 import { OwnStudio1765300000000 } from "./migrations/1765300000000-own-studio.js";
 import { Changes1765500000000 } from "./migrations/1765500000000-changes.js";
+import { Presence1765700000000 } from "./migrations/1765700000000-presence.js";
 import { Said1765600000000 } from "./migrations/1765600000000-said.js";
 import { Letters1765400000000 } from "./migrations/1765400000000-letters.js";
 import { Marks1765100000000 } from "./migrations/1765100000000-marks.js";
@@ -78,6 +80,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       LinkEntity,
       MailEntity,
       AuditEntity,
+      PresenceEntity,
     ],
     migrations: [
       Initial1764000000000,
@@ -97,6 +100,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Letters1765400000000,
       Changes1765500000000,
       Said1765600000000,
+      Presence1765700000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -36,7 +36,7 @@ export class Door implements NestInterceptor {
       this.scopes.run(work, async (scope) => {
         request.scope = scope;
         const answer = await lastValueFrom(next.handle());
-        if (route.kind === "command" && route.touches.length > 0)
+        if (route.kind === "command" && route.touches.length > 0 && (route.tells?.(answer) ?? true))
           await tellChange(scope, {
             topics: route.touches,
             studentIds: route.of?.(request) ?? [],

@@ -36,6 +36,8 @@ interface Commanded {
   readonly audit: Told;
   /** What of the studio it changes, for whoever has it on a screen. */
   readonly touches: readonly Topic[];
+  /** Whether an answer means that anything is another than before; it does where nothing is said. */
+  readonly tells?: (answer: unknown) => boolean;
   /** Whose, where it is of some students alone. */
   readonly of?: (request: Request) => readonly string[];
 }

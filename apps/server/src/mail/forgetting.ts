@@ -4,7 +4,8 @@ import type { DataSource } from "typeorm";
 
 const HOUR_MS = 3_600_000;
 
-/** Forgets, every hour, the links that nobody can use any more, what letters say of them, and changes long heard of. */
+/** Forgets, every hour, the links that nobody can use any more, what letters say of them, changes
+ * long heard of, and who counted where. */
 @Injectable()
 export class Forgetting implements OnApplicationBootstrap, OnModuleDestroy {
   private timer: NodeJS.Timeout | undefined;
@@ -23,6 +24,9 @@ export class Forgetting implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   async forget(now: Date): Promise<void> {
-    await this.database.query("SELECT mirrup_forget_old_links($1), mirrup_forget_old_changes($1)", [now]);
+    await this.database.query(
+      "SELECT mirrup_forget_old_links($1), mirrup_forget_old_changes($1), mirrup_forget_old_presence($1)",
+      [now],
+    );
   }
 }

@@ -2,7 +2,6 @@ import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
 import { skillOf, type Drill, type SideName } from "@mirrup/core";
 import { roundCounts, type RoundAnswer } from "@mirrup/core/teaching";
-import { v7 as uuid } from "uuid";
 
 /** What one student is to do where a round is not the same for all. */
 export interface RoundTask {
@@ -12,13 +11,12 @@ export interface RoundTask {
 
 /** A round's answer as the set that it stands for. */
 export function roundSet(
-  who: { readonly studentId: string; readonly subject: string },
+  who: { readonly id: string; readonly studentId: string; readonly subject: string },
   { side, drill }: RoundTask,
   answer: RoundAnswer,
   at: Date,
 ): SetRequest {
   return {
-    id: uuid(),
     ...who,
     side,
     drill,

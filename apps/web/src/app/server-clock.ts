@@ -39,3 +39,8 @@ export function knowsServerClock(): boolean {
 export function byServerClock(instant: string): string {
   return new Date(Date.parse(instant) - (ahead ?? 0)).toISOString();
 }
+
+/** An instant of the server's by this device's clock, milliseconds. */
+export function byOwnClock(instant: string): number {
+  return Date.parse(instant) + (ahead ?? 0);
+}

@@ -8,6 +8,7 @@ import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
 import { drillOfWords } from "../app/drill-words.js";
 import { SmallBraid } from "../braid/index.js";
+import { floorPlace, PresenceNote, usePresence } from "../presence/index.js";
 import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
 import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
@@ -83,6 +84,10 @@ export function FloorSet(props: FloorSetProps) {
   const isKnown = finished !== null && sent.kind !== "sending";
   const suggestion = useSuggestion(finished, asked, standings, here, onAgain, isKnown);
   const heading = useRef<HTMLDivElement>(null);
+  const presence = usePresence({
+    place: floorPlace(about.studentId, about.subject, about.side),
+    isHere: begun && finished === null,
+  });
   const waitsForClock = secondsOf(drill) !== null && !begun;
   const last = run.tries.at(-1);
   const asksWhy = last?.kind === "miss" && last.fault === undefined;
@@ -166,6 +171,7 @@ export function FloorSet(props: FloorSetProps) {
   );
   return (
     <div className={classes.stage} data-counting={counting} data-begun={begun}>
+      <PresenceNote presence={presence} what="What is counted there becomes a set of its own." />
       <div className={classes.upper}>
         <div>
           <SetHeading

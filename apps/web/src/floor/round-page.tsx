@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
+import { roundPlace } from "../presence/index.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
 import { Round } from "./round.js";
 import { useWakeLock } from "./use-wake-lock.js";
@@ -39,6 +40,7 @@ export function RoundPage() {
     <Round
       key={`${groupId} ${subject}`}
       keptAs={groupId}
+      place={roundPlace(groupId, subject)}
       name={group?.name ?? "Everybody"}
       back={paths.class(groupId === "all" ? undefined : groupId)}
       subject={subject}

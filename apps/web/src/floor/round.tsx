@@ -9,6 +9,7 @@ import { SYLLABUS } from "../app/syllabus.js";
 import { useNow } from "../app/use-now.js";
 import { capital, skillName, subjectName } from "../app/words.js";
 import { useOutbox } from "../device/index.js";
+import { PresenceNote } from "../presence/index.js";
 import { Coaching } from "./coaching.js";
 import { DrillChoice } from "./drill-choice.js";
 import choice from "./drill-choice.module.css";
@@ -34,6 +35,8 @@ interface RoundStudent {
 interface RoundProps {
   /** Under what the round is kept on the device while it goes on. */
   readonly keptAs: string;
+  /** The place that it is counted at, as devices name it to each other. */
+  readonly place: string;
   readonly name: string;
   /** Where leaving the floor leads. */
   readonly back: string;
@@ -159,6 +162,14 @@ function AnswerRow({ student, task, words, answer, onAnswer, held }: AnswerRowPr
   );
 }
 
+/** What comes along when a round is taken over; `own` answers have not left this device. */
+function alongWords(own: number): string {
+  if (own === 0) return "Take over, and what is counted so far comes along.";
+  const answers =
+    own === 1 ? "One answer that was given here has" : `${own} answers that were given here have`;
+  return `${answers} not reached them: take over to bring that together.`;
+}
+
 /** How a round of the drill goes, in a sentence. */
 function mannerOf({ kind }: Drill): string {
   if (kind === "hold") return "One clock for all. Tap who stops; whoever is not tapped has held it.";
@@ -168,12 +179,12 @@ function mannerOf({ kind }: Drill): string {
 }
 
 /** One drill and one clock, then one tap for each, or a number. */
-export function Round({ keptAs, name, back, subject, students, tasks }: RoundProps) {
+export function Round({ keptAs, place, name, back, subject, students, tasks }: RoundProps) {
   const skill = skillOf(CATALOGUE, subject);
   const sides = sidesOf(skill);
   const first = { subject, side: sides.at(-1) ?? "whole", drill: FIRST } as const;
   const ids = students.map((student) => student.id);
-  const round = useRound(keptAs, first, ids, tasks);
+  const round = useRound({ keptAs, place, first, ids, tasks });
   const { drill, startedAt, heldFrom, away } = round;
   const isOneForAll = tasks === undefined;
   const drills = isOneForAll ? [drill] : [...tasks.values()].map((task) => task.drill);
@@ -190,7 +201,10 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
       <FloorHeader to={back} title={title} sub={`${name}, ${students.length} students`}>
         {clockFrom !== null && round.sent === null && <Clock startedAt={clockFrom} seconds={seconds} />}
       </FloorHeader>
-      {round.sent === null ? (
+      {round.sent === null && (
+        <PresenceNote presence={round.presence} what={alongWords(Object.keys(round.answers).length)} />
+      )}
+      {round.sent === null && round.presence.other === null && (
         <>
           {isOneForAll && startedAt === null && (
             <div className={classes.asked}>
@@ -272,7 +286,8 @@ export function Round({ keptAs, name, back, subject, students, tasks }: RoundPro
             </button>
           </div>
         </>
-      ) : (
+      )}
+      {round.sent !== null && (
         <Outcome
           ids={round.sent.map((set) => set.id)}
           students={students}

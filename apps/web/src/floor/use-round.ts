@@ -3,22 +3,22 @@ import type { Drill, SideName } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
+import { v7 as uuid } from "uuid";
 import { isForgotten } from "../app/forgotten.js";
 import { roundSet, type RoundTask } from "../app/round-set.js";
+import { byOwnClock, byServerClock } from "../app/server-clock.js";
 import { saySets, usePersonId } from "../device/index.js";
-import { answersAt, heldFor, type RoundAnswers } from "./round-answers.js";
-
-/** A round in progress: what is asked, since when, everybody's answer so far, and who is not here. */
-interface KeptRound {
-  readonly side: SideName;
-  readonly drill: Drill;
-  /** Since the clock was started, or the first answer was given. */
-  readonly startedAt: number | null;
-  /** Since the clock was started: nobody holds anything before. */
-  readonly heldFrom: number | null;
-  readonly answers: RoundAnswers;
-  readonly away: readonly string[];
-}
+import { usePresence } from "../presence/index.js";
+import {
+  afterReply,
+  answeredRound,
+  begunRound,
+  countedOf,
+  freshRound,
+  setIdOf,
+  type KeptRound,
+} from "./kept-round.js";
+import { answersAt, heldFor } from "./round-answers.js";
 
 export interface RoundDrill {
   readonly subject: string;
@@ -26,66 +26,87 @@ export interface RoundDrill {
   readonly drill: Drill;
 }
 
-/** A round for a class. It is on the device at each tap, and becomes one set a student when it is finished. */
-export function useRound(
-  keptAs: string,
-  first: RoundDrill,
-  ids: readonly string[],
-  tasks?: ReadonlyMap<string, RoundTask>,
-) {
+/** Where a round is counted, under what it is kept there, and for whom. */
+interface RoundAsked {
+  readonly keptAs: string;
+  readonly place: string;
+  readonly first: RoundDrill;
+  readonly ids: readonly string[];
+  readonly tasks: ReadonlyMap<string, RoundTask> | undefined;
+}
+
+const toServer = (at: number) => byServerClock(new Date(at).toISOString());
+
+/**
+ * A round for a class. It is on the device at each tap, goes along when another device takes over, and becomes one set
+ * a student when it is finished.
+ */
+export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
   const personId = usePersonId();
   const { subject } = first;
-  const fresh: KeptRound = {
-    ...{ side: first.side, drill: first.drill, startedAt: null, heldFrom: null },
-    ...{ answers: {}, away: [] },
-  };
-  const [written, setKept, forget] = useLocalStorage<KeptRound>({
+  const fresh = freshRound(first.side, first.drill);
+  const [written, setKept] = useLocalStorage<KeptRound>({
     key: `mirrup-round ${personId} ${keptAs} ${subject}`,
     defaultValue: fresh,
     getInitialValueInEffect: false,
   });
   const [openedAt] = useState(() => Date.now());
-  // One that was never finished is not of this lesson: its clock would have everybody hold it since.
-  const isOld = written.startedAt !== null && isForgotten(written.startedAt, openedAt);
-  // What an older version left of it lacks what is newer.
-  const kept = isOld ? fresh : { ...fresh, ...written };
+  /** As it stands now; what an older version left of it lacks what is newer. */
+  const asOfNow = (round: KeptRound): KeptRound => {
+    // One that was never finished is not of this lesson: its clock would have everybody hold it since.
+    const isOld = round.startedAt !== null && isForgotten(round.startedAt, openedAt);
+    return isOld ? fresh : { ...fresh, ...round };
+  };
+  const change = (to: (kept: KeptRound) => KeptRound) => setKept((before) => to(asOfNow(before)));
+  const kept = asOfNow(written);
   const [sent, setSent] = useState<readonly SetRequest[] | null>(null);
   const [unkept, setUnkept] = useState(false);
   const taskOf = (studentId: string): RoundTask => tasks?.get(studentId) ?? kept;
+  const presence = usePresence({
+    place,
+    isHere: true,
+    counted: { turn: kept.turn, round: countedOf(kept, toServer) },
+    onReply: (reply, { round }) => change((before) => afterReply(before, round, reply, byOwnClock)),
+  });
 
   const answer = (studentId: string, given: RoundAnswer | null) => {
-    const { [studentId]: _, ...others } = kept.answers;
-    const startedAt = kept.startedAt ?? Date.now();
-    setKept({ ...kept, startedAt, answers: given === null ? others : { ...others, [studentId]: given } });
+    const [id, now] = [uuid(), Date.now()];
+    change((before) => answeredRound(begunRound(before, id, now), studentId, given));
   };
   const finish = async () => {
     const now = Date.now();
-    const seconds = kept.startedAt === null ? undefined : Math.round((now - kept.startedAt) / 100) / 10;
-    const here = ids.filter((id) => !kept.away.includes(id));
-    const held = kept.heldFrom === null ? null : (now - kept.heldFrom) / 1000;
-    const answers = answersAt(kept.answers, here, (id) => taskOf(id).drill, held);
+    const { startedAt, heldFrom, answers: tapped, away, turn, ...round } = kept;
+    const id = round.id ?? uuid();
+    const seconds = startedAt === null ? undefined : Math.round((now - startedAt) / 100) / 10;
+    const here = ids.filter((one) => !away.includes(one));
+    const held = heldFrom === null ? null : (now - heldFrom) / 1000;
+    const answers = answersAt(tapped, here, (one) => taskOf(one).drill, held);
     const sets = Object.entries(answers).map(([studentId, given]): SetRequest => {
-      const set = roundSet({ studentId, subject }, taskOf(studentId), given, new Date(now));
+      const who = { id: setIdOf(id, studentId), studentId, subject };
+      const set = roundSet(who, taskOf(studentId), given, new Date(now));
       return seconds === undefined || set.seconds !== undefined ? set : { ...set, seconds };
     });
     try {
       await saySets(sets);
       setSent(sets);
-      forget();
+      setKept({ ...freshRound(first.side, first.drill, id), turn });
+      presence.finish();
     } catch {
       setUnkept(true);
     }
   };
   return {
     ...kept,
+    presence,
     sent,
     unkept,
     taskOf,
     begin: () => {
-      const now = Date.now();
-      setKept({ ...kept, startedAt: kept.startedAt ?? now, heldFrom: now });
+      const [id, now] = [uuid(), Date.now()];
+      change((before) => ({ ...begunRound(before, id, now), heldFrom: now }));
     },
-    ask: (changes: Partial<Pick<KeptRound, "side" | "drill">>) => setKept({ ...kept, ...changes }),
+    ask: (changes: Partial<Pick<KeptRound, "side" | "drill">>) =>
+      change((before) => ({ ...before, ...changes })),
     answer,
     /** Ends somebody's hold now. */
     stop: (studentId: string) => {
@@ -93,10 +114,11 @@ export function useRound(
       const held = heldFor(taskOf(studentId).drill, (Date.now() - kept.heldFrom) / 1000);
       if (held !== null) answer(studentId, held);
     },
-    mark: (studentId: string, isAway: boolean) => {
-      const others = kept.away.filter((id) => id !== studentId);
-      setKept({ ...kept, away: isAway ? [...others, studentId] : others });
-    },
+    mark: (studentId: string, isAway: boolean) =>
+      change((before) => {
+        const others = before.away.filter((id) => id !== studentId);
+        return { ...before, away: isAway ? [...others, studentId] : others };
+      }),
     finish,
     again: () => setSent(null),
   };

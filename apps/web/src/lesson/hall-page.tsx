@@ -12,7 +12,9 @@ import { leftWords } from "../app/left-words.js";
 import { usePaths } from "../app/paths.js";
 import { capital, dateWords, skillName } from "../app/words.js";
 import { useWakeLock } from "../floor/index.js";
-import { OutboxNote } from "../device/index.js";
+import { TAB_ID } from "../app/tab-id.js";
+import { OutboxNote, usePersonId } from "../device/index.js";
+import { presenceQuery, presenceWords, stationPlace } from "../presence/index.js";
 import { studentsQuery } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { CoachNow } from "./coach-now.js";
@@ -27,6 +29,8 @@ import { useLesson } from "./use-lesson.js";
 import { faultWords, taskWords, USE_NAMES, WATCH_NAMES } from "./words.js";
 
 const TICK_MS = 500;
+/** Who counts at a station is looked at anew as often. */
+const WHO_MS = 10_000;
 const MORE_MINUTES = 2;
 
 /** A class in the hall: what now, who is where, and how long still. */
@@ -320,9 +324,16 @@ function Step({ plan, step, lessonId, nameOf, way }: StepProps) {
 
 function CountLink(spot: { readonly lessonId: string; readonly turn: number; readonly station: number }) {
   const paths = usePaths();
+  const now = useNow(WHO_MS);
+  const personId = usePersonId();
+  const place = stationPlace(spot.lessonId, spot.turn, spot.station);
+  const there = useQuery(presenceQuery).data?.find((one) => one.place === place && one.tab !== TAB_ID);
   return (
-    <Link to={paths.station(spot.lessonId, spot.turn, spot.station)} className={classes.count}>
-      Count here
-    </Link>
+    <>
+      {there !== undefined && <p className={classes.there}>{presenceWords(there, personId, now)}</p>}
+      <Link to={paths.station(spot.lessonId, spot.turn, spot.station)} className={classes.count}>
+        Count here
+      </Link>
+    </>
   );
 }

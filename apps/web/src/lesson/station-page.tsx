@@ -5,6 +5,7 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import type { RoundTask } from "../app/round-set.js";
 import { Round, useWakeLock } from "../floor/index.js";
+import { stationPlace } from "../presence/index.js";
 import { studentsQuery } from "../students/index.js";
 import { withDrillsNow } from "./drills-now.js";
 import { withoutAway } from "./hall.js";
@@ -47,6 +48,7 @@ export function StationPage() {
     <Round
       key={`${lessonId} ${turn} ${station}`}
       keptAs={`${lessonId} ${turn} ${station}`}
+      place={stationPlace(lessonId, turn, station)}
       name={`${lesson.title}, turn ${turn + 1}, station ${station + 1}`}
       back={paths.lesson(lessonId)}
       subject={subject}

@@ -1,0 +1,1 @@
+export { PresenceModule } from "./presence.module.js";

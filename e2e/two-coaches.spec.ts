@@ -1,0 +1,132 @@
+import type { Items, SetRequest, StudentView } from "@mirrup/contract";
+import type { Browser } from "@playwright/test";
+import { randomUUID } from "node:crypto";
+import { expect, expectAccessible, test } from "./fixtures.js";
+
+/** A lesson of today that stands in its first turn, with two stations of a pair each. */
+function lessonOf(students: readonly string[]) {
+  const asked = {
+    ...{ minutes: 40, turns: null, stations: 2, coaches: 2, helpers: [], floor: null, hardSkill: "late" },
+    ...{ bans: [], stationPins: [], seed: 1, missing: [] },
+  };
+  const stations = [
+    { subject: "basic-bounce", watchedBy: "coach" },
+    { subject: "side-swing", watchedBy: "coach" },
+  ];
+  const plan = {
+    ...{
+      asked,
+      warmUpMinutes: 5,
+      closeMinutes: 2,
+      room: null,
+      minutes: 33,
+      useful: 6,
+      sameForAll: 5,
+      most: 9,
+    },
+    rotations: [{ minutes: 33, stations }],
+  };
+  const place = (station: number) => ({
+    ...{ station, side: station === 0 ? "whole" : "right", drill: { kind: "streak", count: 20 } },
+    ...{ use: "keep", chance: 0.9, reason: null, pinned: false },
+  });
+  return {
+    ...{
+      id: randomUUID(),
+      title: "Two coaches",
+      day: new Date().toISOString().slice(0, 10),
+      minutes: 40,
+      plan,
+    },
+    students: students.map((studentId, at) => ({
+      ...{ studentId, attendance: "present", places: [place(at < 2 ? 0 : 1)] },
+    })),
+  };
+}
+
+async function tablet(browser: Browser, address: string, email: string) {
+  const context = await browser.newContext({ baseURL: address, viewport: { width: 820, height: 1180 } });
+  const data = { email, password: "quillhaven demo" };
+  expect((await context.request.post("/api/auth/sign-in", { data })).ok()).toBe(true);
+  return { context, page: await context.newPage() };
+}
+
+const SOON = { timeout: 3000 };
+
+test("two coaches in one hall see each other, and one takes over with all that was counted", async ({
+  browser,
+  mirrup,
+}) => {
+  const { address } = mirrup.stack;
+  const bram = await tablet(browser, address, "coach@quillhaven.example");
+  const orla = await tablet(browser, address, "owner@quillhaven.example");
+  const headers = { "x-mirrup-studio": mirrup.root.slice(1) };
+  const reply = await orla.context.request.get("/api/students", { headers });
+  const free = ((await reply.json()) as Items<StudentView>).items.filter((one) => !one.hasStopped);
+  const [first, second, third, fourth] = free;
+  if (first === undefined || second === undefined || third === undefined || fourth === undefined)
+    throw new Error("The demo has fewer than four students.");
+  const lesson = lessonOf([first.id, second.id, third.id, fourth.id]);
+  const made = await orla.context.request.post("/api/lessons", { headers, data: { lessons: [lesson] } });
+  expect([made.status(), made.ok() ? "" : await made.text()]).toEqual([200, ""]);
+  const run = { progress: { step: 1, startedAt: new Date().toISOString(), minutes: 33, skipped: [] } };
+  const begun = await orla.context.request.patch(`/api/lessons/${lesson.id}/run`, { headers, data: run });
+  expect([begun.status(), begun.ok() ? "" : await begun.text()]).toEqual([200, ""]);
+
+  const begunAt = new Date().toISOString();
+  const hall = `${mirrup.root}/lessons/${lesson.id}`;
+  await bram.page.goto(hall);
+  await orla.page.goto(hall);
+  await bram.page.getByRole("link", { name: "Count here" }).first().click();
+  await orla.page.getByRole("link", { name: "Count here" }).nth(1).click();
+  const [brams, orlas] = [bram.page, orla.page];
+  await brams.getByRole("group", { name: first.name }).getByRole("button", { name: "Made it" }).click();
+  await orlas.getByRole("group", { name: third.name }).getByRole("button", { name: "Nearly" }).click();
+
+  // Each sees at the other's station who is there, and nothing about their own.
+  await orlas.getByRole("link", { name: "Leave the floor" }).click();
+  await expect(orlas.getByText(/^Bram Okonjo-Vale is counting here, since/)).toBeVisible(SOON);
+  await expect(orlas.getByText(/^(Orla|You)/)).toHaveCount(0);
+
+  // At Bram's station Orla counts nothing until she takes over; then his answers are there.
+  await orlas.getByRole("link", { name: "Count here" }).first().click();
+  await expect(orlas.getByText(/^Bram Okonjo-Vale is counting here/)).toBeVisible();
+  await expect(orlas.getByRole("group", { name: first.name })).toHaveCount(0);
+  await expectAccessible(orlas);
+  await orlas.getByRole("button", { name: "Take over" }).click();
+  const answer = (name: string) =>
+    orlas.getByRole("group", { name }).getByRole("button", { name: "Made it" });
+  await expect(answer(first.name)).toHaveAttribute("aria-pressed", "true");
+  await expect(brams.getByText(/^Orla Winterset is counting here/)).toBeVisible(SOON);
+  await expect(brams.getByRole("button", { name: "Made it" })).toHaveCount(0);
+
+  // Loaded anew she still has it; then Bram takes it back, with what was counted meanwhile.
+  const told = orlas.waitForResponse(
+    (one) => one.url().endsWith("/api/presence") && (one.request().postData() ?? "").includes(second.id),
+  );
+  await answer(second.name).click();
+  await told;
+  await expect(orlas.getByRole("button", { name: "Finish the round: 2 of 2" })).toBeVisible();
+  await orlas.reload();
+  await expect(answer(second.name)).toHaveAttribute("aria-pressed", "true");
+  await brams.getByRole("button", { name: "Take over" }).click();
+  await expect(brams.getByRole("button", { name: "Finish the round: 2 of 2" })).toBeEnabled(SOON);
+  const stored = brams.waitForResponse((one) => one.url().endsWith("/api/sets"));
+  await brams.getByRole("button", { name: /^Finish the round/ }).click();
+  expect((await stored).status()).toBe(200);
+
+  // It is over for both: nothing of it is left to finish a second time.
+  await brams.getByRole("link", { name: "Leave the floor" }).click();
+  await expect(orlas.getByRole("button", { name: "Finish the round: 0 of 2" })).toBeVisible(SOON);
+  for (const student of [first, second]) {
+    const log = await orla.context.request.get(
+      `/api/students/${student.id}/sets?subject=basic-bounce&side=whole`,
+      { headers },
+    );
+    const { items } = (await log.json()) as Items<SetRequest>;
+    const own = items.filter((one) => one.countedBy === "hand" && one.at >= begunAt);
+    expect(own).toHaveLength(1);
+  }
+  await bram.context.close();
+  await orla.context.close();
+});
