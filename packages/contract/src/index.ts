@@ -124,7 +124,7 @@ export interface FloorView {
   /** Of the side; none where the catalogue has no such side. */
   readonly ladder: readonly RungItem[];
   /** The last of the side, newest first. */
-  readonly sets: readonly SetRequest[];
+  readonly sets: readonly SetView[];
   readonly load: LoadView;
 }
 
@@ -200,8 +200,24 @@ export interface SetRequest {
   readonly misses: readonly Miss[];
   readonly bestStreak: number;
   readonly seconds?: number;
+  /** When each clean try was tapped or sensed, seconds after the set began; only where each was. */
+  readonly ticks?: readonly number[];
   readonly countedBy: CountedBy;
   readonly at: string;
+}
+
+/** A set of the log, with what was noted to it. */
+export interface SetView extends SetRequest {
+  /** Empty where nothing is. */
+  readonly note: string;
+}
+
+/** A note to a set; an empty text takes it back. */
+export interface NoteRequest {
+  /** When it was said; now, where nothing is given. */
+  readonly at?: string;
+  readonly setId: string;
+  readonly text: string;
 }
 
 export interface SetsRequest {
@@ -413,7 +429,7 @@ export interface StudentRecord {
     readonly groups: readonly string[];
   };
   readonly decisions: readonly DecisionView[];
-  readonly sets: readonly (SetRequest & { readonly receivedAt: string; readonly catalogueVersion: string })[];
+  readonly sets: readonly (SetView & { readonly receivedAt: string; readonly catalogueVersion: string })[];
   readonly standings: readonly StandingItem[];
   /** Lessons of a class that the student was in, and what was planned for them there. */
   readonly lessons: readonly (Pick<LessonView, "id" | "day" | "title"> & Omit<LessonStudent, "studentId">)[];

@@ -36,6 +36,7 @@ import {
   RUNG_STATES,
   type AuditView,
   type HandleQuery,
+  type NoteRequest,
   type LoadView,
   type Done,
   type InvitationRequest,
@@ -90,6 +91,19 @@ const miss = Joi.object<Miss>({
   count: whole().min(1),
 }).oxor("position", "count");
 
+/** More than a lesson's jumping. */
+const MOST_TICKS = 5000;
+/** As long as what is said between two sets. */
+export const LONGEST_NOTE = 500;
+
+const isAscending = (times: readonly number[]) => times.every((at, place) => at >= (times[place - 1] ?? 0));
+const ticks = Joi.array()
+  .items(Joi.number().min(0).max(86_400))
+  .max(MOST_TICKS)
+  .custom((times: readonly number[], helpers) =>
+    isAscending(times) ? times : helpers.message({ custom: "{{#label}} must be in the order of time" }),
+  );
+
 export const setRequest = objects<SetRequest>({
   id: uuid().required(),
   studentId: uuid().required(),
@@ -101,6 +115,7 @@ export const setRequest = objects<SetRequest>({
   misses: Joi.array().items(miss).max(10_000).required(),
   bestStreak: whole().required(),
   seconds: Joi.number().min(0).max(86_400),
+  ticks,
   countedBy: Joi.string()
     .valid(...COUNTED_BY)
     .required(),
@@ -134,6 +149,13 @@ export const handleQuery = objects<HandleQuery>({
 
 /** Events of the handle's stream, each a message of the handle as JSON. */
 export const handleReply = Joi.string();
+
+const note = () => Joi.string().allow("").max(LONGEST_NOTE);
+export const noteRequest = objects<NoteRequest>({
+  setId: uuid().required(),
+  text: note().required(),
+  at: instant(),
+}).required();
 
 export const setsRequest = objects<SetsRequest>({
   sets: Joi.array().items(setRequest).min(1).max(MAX_SETS_PER_BATCH).required(),
@@ -246,13 +268,14 @@ export const lastSetsQuery = objects<{ readonly subject: string; readonly side: 
   subject: subject().required(),
   side: side().required(),
 }).required();
-export const lastSetsReply = items(setRequest);
+const setView = (setRequest as Joi.ObjectSchema).keys({ note: note().required() });
+export const lastSetsReply = items(setView);
 export const floorReply = objects<FloorView>({
   student: student.required(),
   standings: Joi.array().items(standing).required(),
   next: Joi.array().items(next).required(),
   ladder: Joi.array().items(rung).required(),
-  sets: Joi.array().items(setRequest).required(),
+  sets: Joi.array().items(setView).required(),
   load: loadReply.required(),
 });
 
@@ -457,7 +480,7 @@ export const studentRecordReply = objects<StudentRecord>({
   decisions: Joi.array().items(decisionView).required(),
   sets: Joi.array()
     .items(
-      (setRequest as Joi.ObjectSchema).keys({
+      (setView).keys({
         receivedAt: instant().required(),
         catalogueVersion: Joi.string().required(),
       }),

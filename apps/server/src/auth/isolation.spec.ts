@@ -11,6 +11,7 @@ let student: string;
 let person: string;
 let lesson: string;
 let combo: string;
+let set: string;
 let group: string;
 let viewer: Client;
 let coach: Client;
@@ -24,6 +25,8 @@ beforeAll(async () => {
   coach = await server.addPerson(server.studioId, "coach");
   lesson = lessonOf().id;
   await coach.post("/api/lessons", { lessons: [lessonOf({ id: lesson })] });
+  set = setOf(student).id;
+  await coach.post("/api/sets", { sets: [{ ...setOf(student), id: set }] });
   combo = comboOf().id;
   await coach.post("/api/combos", { combos: [comboOf({ id: combo })] });
   group = ((await coach.post("/api/groups", { name: "Tuesday" })).body as { id: string }).id;
@@ -94,6 +97,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/shared-combos/{token}": ["public"],
   "GET /api/students/{id}/combos": ["viewer"],
   "GET /api/students/{id}/combo-sets": ["viewer"],
+  "PUT /api/students/{id}/notes": ["coach", () => ({ setId: set, text: "Wrists" })],
   "PUT /api/students/{id}/stop": ["coach"],
   "DELETE /api/students/{id}/stop": ["coach"],
   "POST /api/decisions": ["coach", () => ({ decisions: [decisionOf(student)] })],

@@ -1,4 +1,4 @@
-import type { ComboStandingItem, Items, SetRequest } from "@mirrup/contract";
+import type { ComboStandingItem, Items, SetView } from "@mirrup/contract";
 import { comboSetsQuery, comboStandingsReply, idParam, lastSetsReply } from "@mirrup/contract/schemas";
 import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Reading, Within } from "../door/index.js";
@@ -34,7 +34,7 @@ export class ComboStandingsController {
     @Within() scope: Scope,
     @Param("id", { schema: idParam }) id: string,
     @Query({ schema: comboSetsQuery }) { combo }: { readonly combo: string },
-  ): Promise<Items<SetRequest>> {
+  ): Promise<Items<SetView>> {
     return { items: await this.combos.setsOf(scope, id, combo) };
   }
 }

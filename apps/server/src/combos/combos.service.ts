@@ -6,7 +6,7 @@ import type {
   ComboView,
   NewCombo,
   ProblemError,
-  SetRequest,
+  SetView,
   SharedCombo,
 } from "@mirrup/contract";
 import { comboKey, comboSubject, linkKey, type SideName } from "@mirrup/core";
@@ -27,7 +27,7 @@ import { createHash, randomBytes } from "node:crypto";
 import { In, type DataSource } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import { Scopes, type Scope } from "../database/scope.js";
-import { DecisionEntity, requestOf, SetEntity, voidedBy } from "../log/index.js";
+import { DecisionEntity, withNotes, SetEntity, voidedBy } from "../log/index.js";
 import { isSoAlready } from "../problems/already.js";
 import {
   BadComboLinkProblem,
@@ -174,7 +174,7 @@ export class CombosService {
   }
 
   /** The last sets of a combo and its links, newest first, without those that were taken back. */
-  async setsOf(scope: Scope, studentId: string, comboId: string): Promise<SetRequest[]> {
+  async setsOf(scope: Scope, studentId: string, comboId: string): Promise<readonly SetView[]> {
     await this.students.getOrThrow(scope, studentId);
     const { parts } = await this.getOrThrow(scope, comboId);
     const subjects = [comboKey(comboId), ...parts.map((_, place) => linkKey(comboId, place))];
@@ -185,7 +185,10 @@ export class CombosService {
       take: LAST_SETS,
     });
     const voided = voidedBy(await scope.manager.findBy(DecisionEntity, about));
-    return sets.filter((set) => !voided.has(set.id)).map(requestOf);
+    return withNotes(
+      scope,
+      sets.filter((set) => !voided.has(set.id)),
+    );
   }
 
   /** Everything that keeps combos from being kept, each at its place in the request. */

@@ -7,6 +7,7 @@ import { GroupEntity } from "../groups/group.entity.js";
 import { LessonStudentEntity } from "../lessons/lesson-student.entity.js";
 import { LessonEntity } from "../lessons/lesson.entity.js";
 import { DecisionEntity } from "../log/decision.entity.js";
+import { SetNoteEntity } from "../log/note.entity.js";
 import { SetEntity } from "../log/set.entity.js";
 import { MailEntity } from "../mail/mail.entity.js";
 import { LinkEntity } from "../links/link.entity.js";
@@ -33,6 +34,7 @@ import { ClassMeans1764900000000 } from "./migrations/1764900000000-class-means.
 import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
 import { OwnStudio1765300000000 } from "./migrations/1765300000000-own-studio.js";
 import { Changes1765500000000 } from "./migrations/1765500000000-changes.js";
+import { Notes1765800000000 } from "./migrations/1765800000000-notes.js";
 import { Presence1765700000000 } from "./migrations/1765700000000-presence.js";
 import { Said1765600000000 } from "./migrations/1765600000000-said.js";
 import { Letters1765400000000 } from "./migrations/1765400000000-letters.js";
@@ -81,6 +83,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       MailEntity,
       AuditEntity,
       PresenceEntity,
+      SetNoteEntity,
     ],
     migrations: [
       Initial1764000000000,
@@ -101,6 +104,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Changes1765500000000,
       Said1765600000000,
       Presence1765700000000,
+      Notes1765800000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -4,13 +4,15 @@ import type { SetEntity } from "./set.entity.js";
 
 /** The log's line as the request that would have made it, so that what was sent twice can be told. */
 export function requestOf(stored: SetEntity): SetRequest {
-  const { id, studentId, subject, side, drill, clean, misses, bestStreak, seconds, said, countedBy } = stored;
+  const { id, studentId, subject, side, drill, clean, misses, bestStreak, seconds, said, countedBy, ticks } =
+    stored;
   const at = stored.deviceAt.toISOString();
   const common = { id, studentId, subject, side, drill, clean, misses, bestStreak, countedBy, at };
   return {
     ...common,
     ...(seconds === null ? {} : { seconds }),
     ...(said === null ? {} : { said }),
+    ...(ticks === null ? {} : { ticks }),
   };
 }
 

@@ -39,6 +39,10 @@ export class SetEntity {
   @Column("double precision", { nullable: true })
   seconds!: number | null;
 
+  /** When its clean tries were tapped or sensed; nothing where nobody did. */
+  @Column("jsonb", { nullable: true })
+  ticks!: readonly number[] | null;
+
   @Column("text", { name: "counted_by" })
   countedBy!: CountedBy;
 

@@ -51,6 +51,14 @@ export class UnknownStudentProblem extends ProblemException {
   }
 }
 
+export class UnknownSetProblem extends ProblemException {
+  readonly code = "unknown-set";
+  readonly status = 404;
+  constructor() {
+    super("This student has no such set in the log. Look at the set before it is noted to.");
+  }
+}
+
 export class DeletedStudentProblem extends ProblemException {
   readonly code = "deleted-student";
   readonly status = 410;

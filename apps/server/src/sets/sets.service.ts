@@ -28,6 +28,7 @@ function lineOf(scope: Scope, set: SetRequest, aheadBy: number): SetEntity {
     bestStreak: set.bestStreak,
     seconds: set.seconds ?? null,
     said: set.said ?? null,
+    ticks: set.ticks ?? null,
     countedBy: set.countedBy,
     deviceAt,
     receivedAt: scope.now,

@@ -6,7 +6,7 @@ import type { Scope } from "../database/scope.js";
 import { GroupEntity, MembersService } from "../groups/index.js";
 import { LessonStudentEntity } from "../lessons/lesson-student.entity.js";
 import { LessonEntity } from "../lessons/lesson.entity.js";
-import { decisionsOf, requestOf, SetEntity } from "../log/index.js";
+import { decisionsOf, notesOf, requestOf, SetEntity } from "../log/index.js";
 import { StandingsService, standingItem } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
 import { StudentEntity } from "./student.entity.js";
@@ -39,6 +39,10 @@ export class RecordService {
       studioId: scope.studio.id,
       id: In(visits.map((visit) => visit.lessonId)),
     });
+    const notes = await notesOf(
+      scope,
+      sets.map((set) => set.id),
+    );
     await this.audit.note(scope, "exported", { studentId: id });
     return {
       format: "mirrup-student",
@@ -54,6 +58,7 @@ export class RecordService {
       decisions: await decisionsOf(scope, id),
       sets: sets.map((set) => ({
         ...requestOf(set),
+        note: notes.get(set.id) ?? "",
         receivedAt: set.receivedAt.toISOString(),
         catalogueVersion: set.catalogueVersion,
       })),

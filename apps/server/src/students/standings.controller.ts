@@ -7,7 +7,7 @@ import type {
   PathView,
   RungItem,
   SchoolReading,
-  SetRequest,
+  SetView,
   StandingItem,
 } from "@mirrup/contract";
 import {
@@ -114,7 +114,7 @@ export class StandingsController {
     @Param("id", { schema: idParam }) id: string,
     @Query({ schema: lastSetsQuery })
     { subject, side }: { readonly subject: string; readonly side: SideName },
-  ): Promise<Items<SetRequest>> {
+  ): Promise<Items<SetView>> {
     const student = await this.students.getOrThrow(scope, id);
     return { items: await this.readings.lastSetsOf(scope, student, { subject, side }) };
   }

@@ -1,10 +1,10 @@
 import { settingValue } from "@mirrup/catalogue";
-import type { FloorView, LoadView, NextItem, RungItem, SetRequest, StandingItem } from "@mirrup/contract";
+import type { FloorView, LoadView, NextItem, RungItem, SetView, StandingItem } from "@mirrup/contract";
 import { localDate, type SubjectSide } from "@mirrup/core";
 import { weekLoad, type Reading } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
-import { requestOf } from "../log/index.js";
+import { withNotes } from "../log/index.js";
 import {
   ladderItems,
   loadsOf,
@@ -56,8 +56,8 @@ export class StudentReadings {
   }
 
   /** The last sets of one side, newest first. */
-  async lastSetsOf(scope: Scope, { id }: StudentEntity, of: SubjectSide): Promise<readonly SetRequest[]> {
-    return (await this.standings.lastSets(scope, id, of)).map(requestOf);
+  async lastSetsOf(scope: Scope, { id }: StudentEntity, of: SubjectSide): Promise<readonly SetView[]> {
+    return withNotes(scope, await this.standings.lastSets(scope, id, of));
   }
 
   async loadOf(scope: Scope, { id }: StudentEntity): Promise<LoadView> {

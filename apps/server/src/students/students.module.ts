@@ -4,6 +4,8 @@ import { StandingsModule } from "../standings/index.js";
 import { GridController } from "./grid.controller.js";
 import { ImportController } from "./import.controller.js";
 import { ImportService } from "./import.service.js";
+import { NotesController } from "./notes.controller.js";
+import { NotesService } from "./notes.service.js";
 import { PairsController } from "./pairs.controller.js";
 import { PairsService } from "./pairs.service.js";
 import { RecordController } from "./record.controller.js";
@@ -26,6 +28,7 @@ import { StudentsService } from "./students.service.js";
     RecordController,
     GridController,
     StopsController,
+    NotesController,
     PairsController,
   ],
   providers: [
@@ -36,6 +39,7 @@ import { StudentsService } from "./students.service.js";
     RecordService,
     ImportService,
     StopsService,
+    NotesService,
     PairsService,
   ],
   exports: [StudentsService, StopsService, PairsService],

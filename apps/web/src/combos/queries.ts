@@ -1,4 +1,4 @@
-import type { ComboStandingItem, ComboView, Items, SetRequest, SharedCombo } from "@mirrup/contract";
+import type { ComboStandingItem, ComboView, Items, SetView, SharedCombo } from "@mirrup/contract";
 import { comboKey } from "@mirrup/core";
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
@@ -23,7 +23,7 @@ export const comboSetsQuery = (studentId: string, comboId: string) =>
   queryOptions({
     queryKey: ["students", studentId, "combo-sets", comboId],
     queryFn: async ({ signal }) =>
-      (await get<Items<SetRequest>>(`/students/${studentId}/combo-sets?combo=${comboId}`, signal)).items,
+      (await get<Items<SetView>>(`/students/${studentId}/combo-sets?combo=${comboId}`, signal)).items,
   });
 
 export const sharedComboQuery = (token: string) =>

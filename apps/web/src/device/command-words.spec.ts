@@ -19,6 +19,8 @@ describe("what waits on the device", () => {
     expect(commandWords(setSaid("a", "ada"), nameOf)).toMatch(/^Ada, .*cross.*: 10 clean, best 10, /);
     expect(commandWords(stopSaid("a", "bo", true), nameOf)).toMatch(/^A student: jumping ended early, /);
     expect(commandWords(stopSaid("a", "bo", false), nameOf)).toMatch(/did not end early/);
+    const note = said("a", { kind: "note", studentId: "ada", setId: "s", text: "Wrists" });
+    expect(commandWords(note, nameOf)).toMatch(/^Ada: a note, “Wrists”, /);
     const run = {
       attendance: { ada: "late" },
       ownRopes: { bo: true },

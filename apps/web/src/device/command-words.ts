@@ -34,6 +34,8 @@ export function commandWords(command: Command, nameOf: NameOf): string {
       return command.stops
         ? `${nameOf(command.studentId)}: jumping ended early, ${dateTimeWords(command.at)}`
         : `${nameOf(command.studentId)}: jumping did not end early, ${dateTimeWords(command.at)}`;
+    case "note":
+      return `${nameOf(command.studentId)}: a note, “${command.text}”, ${dateTimeWords(command.at)}`;
     case "lesson":
       return `${runWords(command.run, nameOf)}, ${dateTimeWords(command.at)}`;
   }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import type { LessonRun } from "@mirrup/contract";
 import { aboutOf, isReplacedBy, type Command } from "./command.js";
-import { lessonSaid, setSaid, stopSaid } from "./testing.js";
+import { lessonSaid, noteSaid, setSaid, stopSaid } from "./testing.js";
 
 describe("a later command", () => {
   const run = (said: LessonRun, lessonId = "l") => lessonSaid("a", lessonId, said);
@@ -10,6 +10,9 @@ describe("a later command", () => {
     ["an early stop", stopSaid("a", "ada", true), stopSaid("b", "ada", false), true],
     ["another student's early stop", stopSaid("a", "ada", true), stopSaid("b", "bo", false), false],
     ["a set, never", setSaid("a", "ada"), setSaid("b", "ada"), false],
+    ["a note", noteSaid("a", "ada", "s"), noteSaid("b", "ada", "s"), true],
+    ["a note to another set", noteSaid("a", "ada", "s"), noteSaid("b", "ada", "t"), false],
+    ["a note, with a set", noteSaid("a", "ada", "s"), setSaid("b", "ada"), false],
     ["who comes", run({ attendance: { ada: "late" } }), run({ attendance: { ada: "absent" } }), true],
     [
       "who comes of two, with one",
@@ -32,6 +35,7 @@ describe("a later command", () => {
 
   it("is told after what was said before it of the same thing", () => {
     expect(aboutOf(setSaid("a", "ada"))).toBe(aboutOf(setSaid("b", "ada")));
+    expect(aboutOf(noteSaid("a", "ada", "s"))).toBe(aboutOf(setSaid("b", "ada")));
     const things = [setSaid("a", "ada"), setSaid("a", "bo"), stopSaid("a", "ada", true), run({})];
     expect(new Set(things.map(aboutOf)).size).toBe(things.length);
   });

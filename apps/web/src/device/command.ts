@@ -23,6 +23,8 @@ export type Saying =
     }
   /** That jumping ends for a student today, or that this was a mistake. */
   | { readonly kind: "stop"; readonly studentId: string; readonly stops: boolean }
+  /** What is noted to a set; an empty text takes it back. */
+  | { readonly kind: "note"; readonly studentId: string; readonly setId: string; readonly text: string }
   /** What was tapped in a hall: who comes, who has a rope, how far it is, that it is over. */
   | { readonly kind: "lesson"; readonly lessonId: string; readonly run: LessonRun };
 
@@ -39,6 +41,7 @@ export function aboutOf(command: Command): string {
     case "set":
       return `student ${command.set.studentId}`;
     case "decide":
+    case "note":
       return `student ${command.studentId}`;
     case "stop":
       return `stop ${command.studentId}`;
@@ -61,6 +64,7 @@ function thingsOf({ attendance = {}, ownRopes = {}, progress, finished }: Lesson
 export function isReplacedBy(earlier: Command, later: Command): boolean {
   if (aboutOf(earlier) !== aboutOf(later)) return false;
   if (earlier.kind === "stop") return true;
+  if (earlier.kind === "note") return later.kind === "note" && earlier.setId === later.setId;
   if (earlier.kind !== "lesson" || later.kind !== "lesson") return false;
   const said = new Set(thingsOf(later.run));
   return thingsOf(earlier.run).every((thing) => said.has(thing));

@@ -2,8 +2,9 @@
 import type { DecisionRequest, LessonRun, SetRequest } from "@mirrup/contract";
 import { v7 as uuid } from "uuid";
 import { queryClient } from "../app/query-client.js";
-import type { Command, Saying } from "./command.js";
+import type { Command, Kind, Saying } from "./command.js";
 import { isTabNote, Outbox, type Became } from "./outbox.js";
+import { dropDraft, keepDraft, keptDraft } from "./note-draft.js";
 import { currentSender, onSenderChange } from "./sender.js";
 import { commandStore, exchangeRun } from "./store.js";
 import { tell } from "./tell.js";
@@ -43,7 +44,7 @@ export const outbox = new Outbox({
   },
 });
 
-function commandOf(saying: Saying, id: string, at: string): Command {
+function commandOf<K extends Kind>(saying: Extract<Saying, { kind: K }>, id: string, at: string): Command<K> {
   const sender = currentSender();
   if (sender === null) throw new Error("Nobody has signed in on this device yet.");
   return { ...saying, id, at, sender };
@@ -79,6 +80,28 @@ export function sayStop(studentId: string, stops: boolean): void {
   void outbox.say([commandOf({ kind: "stop", studentId, stops }, uuid(), now())]);
 }
 
+interface Note {
+  readonly studentId: string;
+  readonly setId: string;
+  readonly text: string;
+}
+const noteCommand = (note: Note) => commandOf<"note">({ kind: "note", ...note }, uuid(), now());
+
+/** Keeps a note on the device while it is being typed. */
+export function draftNote(note: Note): void {
+  keepDraft(noteCommand(note), localStorage);
+}
+
+async function sayTyped(command: Command): Promise<void> {
+  await outbox.say([command]);
+  dropDraft(command, localStorage);
+}
+
+/** Notes something to a set. */
+export function sayNote(note: Note): void {
+  void sayTyped(noteCommand(note));
+}
+
 /** Says what was tapped in a hall. */
 export function sayOfLesson(lessonId: string, run: LessonRun): void {
   void outbox.say([commandOf({ kind: "lesson", lessonId, run }, uuid(), now())]);
@@ -95,5 +118,7 @@ export function startOutbox(): void {
     if (isTabNote(data)) outbox.hear(data);
   });
   onSenderChange(() => void outbox.flush());
+  const typed = keptDraft(localStorage);
+  if (typed !== null) void sayTyped(typed);
   void outbox.flush();
 }

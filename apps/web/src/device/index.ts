@@ -1,4 +1,13 @@
-export { finishRun, outbox, sayDecisions, sayOfLesson, saySets, sayStop } from "./here.js";
+export {
+  draftNote,
+  finishRun,
+  outbox,
+  sayDecisions,
+  sayNote,
+  sayOfLesson,
+  saySets,
+  sayStop,
+} from "./here.js";
 export { useOutbox, useRun, useStops } from "./use-outbox.js";
 export { OutboxNote } from "./outbox-note.js";
 export { dropRun, keepRun, keptRun, keptRuns, writtenRun } from "./store.js";

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
-import { ATTENDANCES, type Attendance } from "@mirrup/contract";
-import type { Command, Saying } from "./command.js";
+import { ATTENDANCES, type Attendance, type SetRequest } from "@mirrup/contract";
+import { isOfKind, type Command, type Saying } from "./command.js";
 import { Clock, Device, Hall, isPoison, isPoisonId } from "./simulation.js";
 import { setOf } from "./testing.js";
 
@@ -21,11 +21,12 @@ interface Truth {
   readonly said: Command[];
   readonly comes: Map<string, Attendance>;
   readonly stops: Map<string, boolean>;
+  readonly notes: Map<string, string>;
   step: number;
 }
 
-/** What somebody taps next. */
-function tapped(random: Random, truth: Truth, id: string): Saying {
+/** What somebody taps next, who can note something to their own sets. */
+function tapped(random: Random, truth: Truth, own: readonly SetRequest[], id: string): Saying {
   // Of a student who is gone the server takes nothing.
   const studentId = isPoisonId(id) ? "gone" : pick(random, STUDENTS);
   const lesson = (run: Extract<Saying, { kind: "lesson" }>["run"]): Saying => ({
@@ -34,6 +35,10 @@ function tapped(random: Random, truth: Truth, id: string): Saying {
     run,
   });
   const draw = between(random, 1, TENTHS);
+  if (draw === 1 && own.length > 0 && studentId !== "gone") {
+    const set = pick(random, own);
+    return { kind: "note", studentId: set.studentId, setId: set.id, text: id };
+  }
   if (draw <= 4) return { kind: "set", set: setOf(id, studentId) };
   if (draw <= 6) return { kind: "stop", studentId, stops: random() < 0.5 };
   if (draw <= 9 || studentId === "gone")
@@ -44,6 +49,7 @@ function tapped(random: Random, truth: Truth, id: string): Saying {
 
 function believe(truth: Truth, command: Command): void {
   truth.said.push(command);
+  if (command.kind === "note") truth.notes.set(command.setId, command.text);
   if (command.kind === "stop") truth.stops.set(command.studentId, command.stops);
   if (command.kind !== "lesson") return;
   for (const [id, one] of Object.entries(command.run.attendance ?? {})) truth.comes.set(id, one);
@@ -64,15 +70,23 @@ async function history(seed: number): Promise<void> {
     new Device(clock, hall, random, coach, 0, 2),
     new Device(clock, hall, random, helper, between(random, -3_600_000, 3_600_000), 1),
   ];
-  const truth: Truth = { said: [], comes: new Map(), stops: new Map(), step: -1 };
+  const truth: Truth = { said: [], comes: new Map(), stops: new Map(), notes: new Map(), step: -1 };
+  const whereSaid = new Map<string, Device>();
+  const saidOn = (device: Device) =>
+    truth.said
+      .filter((one) => isOfKind(one, "set"))
+      .filter((one) => !isPoison(one) && whereSaid.get(one.id) === device);
   for (let event = 0; event < 40; event += 1) {
     const device = pick(random, devices);
     const draw = random();
     if (draw < 0.7) {
       const id = `${random() < 0.05 ? "poison" : "said"} ${event}`;
-      const saying = tapped(random, truth, id);
+      const own = saidOn(device).filter((one) => one.sender.personId === device.sender.personId);
+      const sets = own.map((one) => one.set);
+      const saying = tapped(random, truth, sets, id);
       const command: Command = { ...saying, id, at: device.instant(), sender: device.sender };
       await pick(random, device.outboxes).say([command]);
+      whereSaid.set(id, device);
       if (!isPoison(command)) believe(truth, command);
       else truth.said.push(command);
     } else if (draw < 0.8) device.isOnline = !device.isOnline;
@@ -96,6 +110,7 @@ async function history(seed: number): Promise<void> {
   expect(hall.sets).toEqual(new Map(sets.map((one) => [one.id, one.sender])));
   expect(valuesOf(hall.comes)).toEqual(truth.comes);
   expect(valuesOf(hall.stops)).toEqual(truth.stops);
+  expect(valuesOf(hall.notes)).toEqual(truth.notes);
   expect(hall.step).toBe(truth.step);
   for (const device of devices)
     for (const { current } of device.outboxes) {

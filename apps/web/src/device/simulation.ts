@@ -58,6 +58,7 @@ export class Hall {
   readonly sets = new Map<string, Sender>();
   readonly comes = new Map<string, Word<Attendance>>();
   readonly stops = new Map<string, Word<boolean>>();
+  readonly notes = new Map<string, Word<string>>();
   step = -1;
 
   /** Takes what is told in the name of whoever is signed in. */
@@ -73,6 +74,11 @@ export class Hall {
         for (const [id, value] of Object.entries(command.run.attendance ?? {}))
           keepLast(this.comes, id, { value, at });
         this.step = Math.max(this.step, command.run.progress?.step ?? -1);
+        break;
+      case "note":
+        // Nothing can be noted to a set that is not there.
+        if (!this.sets.has(command.setId)) throw new Error(`A note came before its set ${command.setId}.`);
+        keepLast(this.notes, command.setId, { value: command.text, at });
         break;
       case "decide":
         break;

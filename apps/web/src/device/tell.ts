@@ -4,6 +4,7 @@ import type {
   FloorView,
   Health,
   LessonView,
+  NoteRequest,
   SetRequest,
   SetsReply,
   StudentView,
@@ -74,6 +75,16 @@ async function tellStop(
   void readAnew(client, { topics: ["students"], studentIds: [studentId] });
 }
 
+async function tellNote(
+  client: QueryClient,
+  { studentId, setId, text, at }: Command<"note">,
+  manner: Telling,
+): Promise<void> {
+  const note: NoteRequest = { setId, text, at: await instantOf(at, manner) };
+  await put(`/students/${studentId}/notes`, note, manner);
+  void client.invalidateQueries({ queryKey: ["students", studentId, "sets"] });
+}
+
 async function tellRun(
   client: QueryClient,
   { lessonId, run, at }: Command<"lesson">,
@@ -114,6 +125,9 @@ export async function tell(
       );
     case "stop":
       await tellStop(client, first, manner);
+      return null;
+    case "note":
+      await tellNote(client, first, manner);
       return null;
     case "lesson":
       await tellRun(client, first, manner);

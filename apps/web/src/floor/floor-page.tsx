@@ -4,13 +4,14 @@ import { gateDrill, SIDE_NAMES, sidesOf, type Drill, type SideName } from "@mirr
 import { isMet } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
 import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
 import { LedBar, useLed } from "../led/index.js";
+import { floorPlace, PresenceNote, usePresence } from "../presence/index.js";
 import { ladderQuery, nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "../app/drill-address.js";
 import { Stopped, useStopped } from "./early-stop.js";
@@ -70,6 +71,11 @@ function Floor({ studentId, subject, side }: FloorProps) {
   useWakeLock();
 
   const about = { studentId, subject, side };
+  const [isCounting, setCounting] = useState(false);
+  const onCounting = useCallback(() => setCounting(true), []);
+  const place = floorPlace(studentId, subject, side);
+  // From the first set on until the page is left.
+  const presence = usePresence({ place, isHere: isCounting });
   const name = student.data?.name ?? "";
   const strip = useStrip(about, name);
 
@@ -119,6 +125,9 @@ function Floor({ studentId, subject, side }: FloorProps) {
       {hasStopped && (
         <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />
       )}
+      {!hasStopped && (
+        <PresenceNote presence={presence} what="What is counted there becomes a set of its own." />
+      )}
       {!hasStopped &&
         (isOpening ? (
           <p role="status" className={classes.note}>
@@ -135,6 +144,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
             here={known}
             after={next.data?.find((one) => !isHere(one))}
             onChoose={choose}
+            onCounting={onCounting}
             onFinished={session.count}
             onAgain={again}
           />

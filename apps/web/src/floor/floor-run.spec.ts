@@ -46,6 +46,18 @@ describe("a run on this device", () => {
     });
   });
 
+  it("keeps when each clean try came, where each was tapped", () => {
+    expect(setOf(ABOUT, entered([CLEAN, MISS, CLEAN]), START + 9000).ticks).toEqual([1, 3]);
+    const typed = entered([CLEAN, { kind: "clean", times: 3 }]);
+    expect(setOf(ABOUT, typed, START + 9000)).not.toHaveProperty("ticks");
+    expect(setOf(ABOUT, entered([MISS]), START + 9000)).not.toHaveProperty("ticks");
+    // A device's clock that was put back is no rhythm, and no reason to refuse the set.
+    const back = withEntry(entered([CLEAN, CLEAN]), CLEAN, START + 500);
+    const set = setOf(ABOUT, back, START + 9000);
+    expect(set).not.toHaveProperty("ticks");
+    expect(setRequest.validate(set).error).toBeUndefined();
+  });
+
   it("takes no more tries once it is over, but can be corrected", () => {
     const over = entered(Array.from({ length: 10 }, () => CLEAN));
     expect(withEntry(over, CLEAN, START + 20_000)).toBe(over);

@@ -13,6 +13,7 @@ import {
 } from "@mirrup/core";
 import { isPacing, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import type { KeptRun } from "../device/index.js";
+import { keptTicks, tappedTimes } from "./rhythm-words.js";
 
 export interface RunSubject {
   readonly studentId: string;
@@ -145,6 +146,17 @@ function endOf(kept: KeptRun, now: number): number {
   return runAt(kept, now).tries.at(-1)?.at ?? (lastTapAt - startedAt) / 1000;
 }
 
+/**
+ * When each clean try was tapped. Nothing where some were typed, counted by themselves, or put right, and nothing of a
+ * clock that was put back meanwhile.
+ */
+function ticksOf(taps: readonly Tap[], { clean }: Run): Pick<SetRequest, "ticks"> {
+  const ticks = keptTicks(tappedTimes(taps));
+  const isWhole = clean > 0 && ticks.length === clean;
+  const runsOn = ticks.every((at, place) => at >= (ticks[place - 1] ?? 0));
+  return isWhole && runsOn ? { ticks } : {};
+}
+
 /** The set that the run comes to now. */
 export function setOf({ studentId, subject, side }: RunSubject, kept: KeptRun, now: number): SetRequest {
   const elapsed = endOf(kept, now);
@@ -158,6 +170,7 @@ export function setOf({ studentId, subject, side }: RunSubject, kept: KeptRun, n
     ...(kept.said === undefined ? {} : { said: kept.said }),
     ...countsOf(subject, kept, run, elapsed),
     seconds: Math.round(elapsed * 10) / 10,
+    ...ticksOf(kept.taps, run),
     countedBy: kept.countedBy ?? "tapped",
     at: new Date(kept.startedAt + elapsed * 1000).toISOString(),
   };

@@ -8,7 +8,6 @@ import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
 import { drillOfWords } from "../app/drill-words.js";
 import { SmallBraid } from "../braid/index.js";
-import { floorPlace, PresenceNote, usePresence } from "../presence/index.js";
 import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
 import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
@@ -41,6 +40,9 @@ import classes from "./floor.module.css";
 /** Before the standings are read; only the drill's list asks for it. */
 const NO_GATE: Gate = { kind: "streak", count: 10 };
 
+/** A set that lasts as long is worth telling others of. */
+const COUNTS_MS = 4000;
+
 interface FloorSetProps {
   readonly about: RunSubject;
   readonly proposed: Drill;
@@ -53,6 +55,8 @@ interface FloorSetProps {
   /** The first proposal beside this one. */
   readonly after: NextItem | undefined;
   readonly onChoose: (drill: Drill) => void;
+  /** Hears that a set is being counted here. */
+  readonly onCounting: () => void;
   /** Hears of each set that is finished here. */
   readonly onFinished: (set: SetRequest) => void;
   /** Begins a new set here. */
@@ -61,7 +65,19 @@ interface FloorSetProps {
 
 /** One set on the floor: counted until it is finished, then what it came to. */
 export function FloorSet(props: FloorSetProps) {
-  const { about, proposed, proposal, standings, lead, here, after, onChoose, onFinished, onAgain } = props;
+  const {
+    about,
+    proposed,
+    proposal,
+    standings,
+    lead,
+    here,
+    after,
+    onChoose,
+    onCounting,
+    onFinished,
+    onAgain,
+  } = props;
   const isProposed =
     proposal !== undefined && addressOf(proposal.drill).toString() === addressOf(proposed).toString();
   const floor = useRun(about, proposed, isProposed ? proposal.chance : null);
@@ -84,10 +100,11 @@ export function FloorSet(props: FloorSetProps) {
   const isKnown = finished !== null && sent.kind !== "sending";
   const suggestion = useSuggestion(finished, asked, standings, here, onAgain, isKnown);
   const heading = useRef<HTMLDivElement>(null);
-  const presence = usePresence({
-    place: floorPlace(about.studentId, about.subject, about.side),
-    isHere: begun && finished === null,
-  });
+  useEffect(() => {
+    if (!begun) return undefined;
+    const timer = setTimeout(onCounting, COUNTS_MS);
+    return () => clearTimeout(timer);
+  }, [begun, onCounting]);
   const waitsForClock = secondsOf(drill) !== null && !begun;
   const last = run.tries.at(-1);
   const asksWhy = last?.kind === "miss" && last.fault === undefined;
@@ -171,7 +188,6 @@ export function FloorSet(props: FloorSetProps) {
   );
   return (
     <div className={classes.stage} data-counting={counting} data-begun={begun}>
-      <PresenceNote presence={presence} what="What is counted there becomes a set of its own." />
       <div className={classes.upper}>
         <div>
           <SetHeading

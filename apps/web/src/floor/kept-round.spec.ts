@@ -19,6 +19,7 @@ const fresh = freshRound("left", streak);
 const R = "01900000-0000-7000-8000-000000000001";
 const iso = (at: number) => new Date(at).toISOString();
 const ms = (instant: string) => Date.parse(instant);
+const NOW = 60_000;
 const begun = answeredRound(begunRound(fresh, R, 1000), "wren", 3);
 const held: KeptRound = { ...begun, turn: "first", told: { id: R, answers: { wren: 3 } } };
 const bens: RoundCounted = {
@@ -34,18 +35,18 @@ describe("a round that goes along", () => {
 
   it("leaves behind what another device has, and keeps what only this one knows", () => {
     const theirs = { isYours: false, turn: "second", round: null };
-    expect(afterReply(held, null, theirs, ms)).toEqual(fresh);
+    expect(afterReply(held, null, theirs, ms, NOW)).toEqual(fresh);
     const more = answeredRound(held, "linnet", 7);
-    expect(afterReply(more, null, theirs, ms)).toMatchObject({ answers: { linnet: 7 }, turn: null });
+    expect(afterReply(more, null, theirs, ms, NOW)).toMatchObject({ answers: { linnet: 7 }, turn: null });
     // One that was never told is all this device's own.
-    expect(afterReply(begun, null, theirs, ms)).toEqual(begun);
+    expect(afterReply(begun, null, theirs, ms, NOW)).toEqual(begun);
     // Another tab of this browser keeps it in the same place.
-    expect(afterReply(held, null, { ...theirs, turn: "first" }, ms)).toBe(held);
+    expect(afterReply(held, null, { ...theirs, turn: "first" }, ms, NOW)).toBe(held);
   });
 
   it("takes the other's word where both have one, and its own where it has the only one", () => {
     const own = answeredRound(answeredRound(fresh, "wren", 1), "robin", 2);
-    const taken = afterReply(own, null, { isYours: true, turn: "second", round: bens }, ms);
+    const taken = afterReply(own, null, { isYours: true, turn: "second", round: bens }, ms, NOW);
     expect(taken).toMatchObject({
       ...{ id: R, startedAt: 500, turn: "second", away: ["teal"] },
       answers: { wren: 4, linnet: 5, robin: 2 },
@@ -56,25 +57,33 @@ describe("a round that goes along", () => {
 
   it("that another device has finished meanwhile leaves nothing to finish here", () => {
     const reply = { isYours: true, turn: "third", round: null };
-    expect(afterReply(held, null, reply, ms)).toEqual({ ...fresh, turn: "third" });
+    expect(afterReply(held, null, reply, ms, NOW)).toEqual({ ...fresh, turn: "third" });
   });
 
   it("of another drill is that drill's alone, with its clock", () => {
     const other: RoundCounted = { ...bens, drill: hold, heldFrom: iso(700) };
-    const taken = afterReply(begun, null, { isYours: true, turn: "second", round: other }, ms);
+    const taken = afterReply(begun, null, { isYours: true, turn: "second", round: other }, ms, NOW);
     expect(taken).toMatchObject({ drill: hold, heldFrom: 700, startedAt: 500, answers: bens.answers });
   });
 
   it("keeps a clock that was started before the first answer of the server's", () => {
     const started = { ...begunRound(fresh, R, 1000), heldFrom: 1000 };
     const reply = { isYours: true, turn: "first", round: null };
-    expect(afterReply(started, null, reply, ms)).toMatchObject({ heldFrom: 1000, turn: "first" });
+    expect(afterReply(started, null, reply, ms, NOW)).toMatchObject({ heldFrom: 1000, turn: "first" });
   });
 
   it("that was finished here does not come back by a word that was lost", () => {
     const after = freshRound("left", streak, R);
     const reply = { isYours: true, turn: "second", round: bens };
-    expect(afterReply(after, null, reply, ms)).toEqual({ ...after, turn: "second" });
+    expect(afterReply(after, null, reply, ms, NOW)).toEqual({ ...after, turn: "second" });
+  });
+});
+
+describe("a round that was left on over night", () => {
+  it("does not come back with the answer of the server that still has it", () => {
+    const reply = { isYours: true, turn: "second", round: bens };
+    const morning = NOW + 14 * 3_600_000;
+    expect(afterReply(fresh, null, reply, ms, morning)).toEqual({ ...fresh, turn: "second" });
   });
 });
 
@@ -110,7 +119,7 @@ function history(steps: readonly Step[]) {
     if (way === "reply-lost") return;
     const isYours = place.tab === tab;
     const round = isYours && place.turn !== turn ? place.round : null;
-    kept[which] = afterReply(at(which), told, { isYours, turn: place.turn, round }, ms);
+    kept[which] = afterReply(at(which), told, { isYours, turn: place.turn, round }, ms, now);
   };
   const leave = (which: number, isFinished: boolean, way: string) => {
     if (way !== "request-lost" && place !== null)

@@ -6,6 +6,7 @@ import type { PresenceReply, RoundCounted } from "@mirrup/contract";
 import type { Drill, SideName } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { v5 as uuidOf } from "uuid";
+import { isForgotten } from "../app/forgotten.js";
 import type { RoundAnswers } from "./round-answers.js";
 
 /** What is asked, since when, everybody's answer so far, and who is not here. */
@@ -79,12 +80,13 @@ function joined(own: KeptRound, counted: RoundCounted, toOwn: (instant: string) 
   };
 }
 
-/** The round after the server answered what was told of it. */
+/** The round after the server answered, at `now`, what was told of it. `toOwn` turns an instant of the server's. */
 export function afterReply(
   kept: KeptRound,
   told: RoundCounted | null,
   { isYours, turn, round }: Pick<PresenceReply, "isYours" | "turn" | "round">,
   toOwn: (instant: string) => number,
+  now: number,
 ): KeptRound {
   // Another tab of this browser may hold it: what is kept is its own as well.
   if (!isYours) return turn === kept.turn ? kept : untold(kept);
@@ -92,6 +94,8 @@ export function afterReply(
   const own = untold(kept);
   // What was finished here is in the log; word of that may have been lost.
   if (round === null || round.id === kept.finishedId) return { ...own, turn };
+  // On a tablet that was left on over night it is of another lesson.
+  if (isForgotten(toOwn(round.startedAt), now)) return { ...own, turn };
   return { ...joined(own, round, toOwn), turn, told: round };
 }
 

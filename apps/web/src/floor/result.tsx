@@ -8,6 +8,8 @@ import { Bead, beadState, bySkill } from "../beads/index.js";
 import { useQuery } from "@tanstack/react-query";
 import { loadQuery } from "../students/index.js";
 import { Link } from "react-router";
+import { setRhythmWords } from "./rhythm-words.js";
+import { SetNote } from "./set-note.js";
 import type { Outcome } from "./use-outcome.js";
 import type { Lead } from "./use-lead.js";
 import type { FloorSuggestion } from "./use-suggestion.js";
@@ -78,6 +80,7 @@ export function Result({ set, outcome, standings, suggestion, lead, children }: 
   // Before the set is stored it would be what it was before the set.
   const week = useQuery({ ...loadQuery(set.studentId), enabled: outcome.kind !== "sending" });
   const missed = missCount(set.misses);
+  const rhythm = setRhythmWords(set.ticks ?? []);
   // One thing is proposed once.
   const isSame = suggestion?.to != null && suggestion.to.address === lead?.address;
   const { heading, sentence } = said(set, outcome);
@@ -106,8 +109,10 @@ export function Result({ set, outcome, standings, suggestion, lead, children }: 
           {week.data !== undefined && outcome.kind === "stored" && `${weekWords(week.data)} `}
           {set.clean} clean, {missed} missed ({percentWords(set.clean / (set.clean + missed))} clean).
         </p>
+        {rhythm !== "" && <p className={classes.quiet}>{capital(rhythm)}</p>}
       </div>
       {children}
+      <SetNote key={set.id} set={set} />
       {outcome.kind !== "sending" && suggestion !== null && !isSame && (
         <div className={classes.suggestion}>
           <strong>{suggestion.title}</strong>

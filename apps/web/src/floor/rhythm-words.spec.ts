@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { rhythmWords, tappedTimes } from "./rhythm-words.js";
+import { keptTicks, rhythmWords, setRhythmWords, tappedTimes } from "./rhythm-words.js";
 
 const ticks = (count: number, every: (tick: number) => number) =>
   Array.from({ length: count }).reduce<number[]>(
@@ -18,6 +18,21 @@ describe("how even a set is, in words", () => {
     expect(rhythmWords(ticks(80, (tick) => 0.5 * 0.998 ** tick))).toMatch(
       /^1\d\d a minute, evenness \d+, \+\d+% a minute$/,
     );
+  });
+
+  it("of a whole set names the tries that stood out, and which way", () => {
+    const late = ticks(20, (tick) => (tick === 11 ? 0.7 : 0.5));
+    expect(setRhythmWords(late)).toBe("120 a minute, evenness 91; the 13th came late.");
+    const both = ticks(30, (tick) => (tick === 1 ? 0.7 : tick === 20 ? 0.3 : 0.5));
+    expect(setRhythmWords(both)).toMatch(/; the 3rd came late and the 22nd came early\.$/);
+    const many = ticks(60, (tick) => (tick % 10 === 0 ? 0.75 : 0.5));
+    expect(setRhythmWords(many)).toMatch(/the 32nd came late, and 2 more stood out\.$/);
+    expect(setRhythmWords(ticks(9, () => 0.5))).toBe("120 a minute, evenness 100.");
+    expect(setRhythmWords([0, 1])).toBe("");
+  });
+
+  it("keeps a hundredth of a second", () => {
+    expect(keptTicks([0.123456, 2])).toEqual([0.12, 2]);
   });
 
   it("hears what was tapped one by one, and nothing else", () => {

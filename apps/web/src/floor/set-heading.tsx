@@ -8,6 +8,7 @@ import { DrillChoice } from "./drill-choice.js";
 import type { RunSubject } from "./floor-run.js";
 import classes from "./floor.module.css";
 import { FormNote } from "./form-note.js";
+import { Noted, useLastNoted } from "./last-note.js";
 import type { FloorRun } from "./use-run.js";
 
 const clock = new Intl.DateTimeFormat("en-GB", { timeStyle: "short" });
@@ -25,6 +26,7 @@ interface SetHeadingProps {
 /** Above the numerals: the drill, to be chosen until the first tap, and what is to be known of it. */
 export function SetHeading({ about, floor, gate, proposal, after, onChoose }: SetHeadingProps) {
   const { drill, begun } = floor;
+  const noted = useLastNoted(about);
   const isProposed =
     proposal !== undefined && addressOf(drill).toString() === addressOf(proposal.drill).toString();
   return (
@@ -44,9 +46,10 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
         />
       )}
       <Coaching subject={about.subject} drill={drill} hasCautions={!begun} />
+      {noted !== undefined && <Noted set={noted} />}
       {!begun && isProposed && <ProposalNote about={about} proposal={proposal} onChoose={onChoose} />}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
-      {after !== undefined && (begun || !isProposed) && (
+      {after !== undefined && noted === undefined && (begun || !isProposed) && (
         <p className={classes.then}>
           Then: {subjectName(after.subject, after.side)},{" "}
           {drillOfWords(after.subject, after.side, after.drill)}.

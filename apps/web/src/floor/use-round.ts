@@ -66,7 +66,10 @@ export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
     place,
     isHere: true,
     counted: { turn: kept.turn, round: countedOf(kept, toServer) },
-    onReply: (reply, { round }) => change((before) => afterReply(before, round, reply, byOwnClock)),
+    onReply: (reply, { round }) => {
+      const now = Date.now();
+      change((before) => afterReply(before, round, reply, byOwnClock, now));
+    },
   });
 
   const answer = (studentId: string, given: RoundAnswer | null) => {

@@ -31,6 +31,7 @@ export function LastSets({ studentId, subject, side }: LastSetsProps) {
             <span className={classes.quiet}>
               {capital(countsWords(set))}. {evidenceWords(set)}
             </span>
+            {set.note !== "" && <span>“{set.note}”</span>}
           </li>
         ))}
       </ol>

@@ -10,7 +10,7 @@ import type {
   PathView,
   RungItem,
   SchoolReading,
-  SetRequest,
+  SetView,
   StandingItem,
   StudentDetail,
   StudentView,
@@ -96,7 +96,7 @@ export const lastSetsQuery = (id: string, subject: string, side: SideName) =>
   queryOptions({
     queryKey: ["students", id, "sets", subject, side],
     queryFn: async ({ signal }) =>
-      (await get<Items<SetRequest>>(`/students/${id}/sets?subject=${subject}&side=${side}`, signal)).items,
+      (await get<Items<SetView>>(`/students/${id}/sets?subject=${subject}&side=${side}`, signal)).items,
   });
 
 export const loadQuery = (id: string) =>
