@@ -13,7 +13,7 @@ import {
   type NewCombo,
   type SharedCombo,
 } from "./combos.js";
-import { chance, instant, items, objects, side, subject, uuid, whole } from "./schema-parts.js";
+import { chance, instant, items, note, objects, side, subject, uuid, whole } from "./schema-parts.js";
 
 const name = () => Joi.string().trim().min(1).max(COMBO_LIMITS.nameLength);
 
@@ -36,6 +36,7 @@ export const combosRequest = objects<CombosRequest>({
       objects<NewCombo>({
         id: uuid().required(),
         name: name().required(),
+        note: note(),
         parts: parts().min(1),
       }),
     )
@@ -48,6 +49,7 @@ export const combosRequest = objects<CombosRequest>({
 export const comboChange = objects<ComboChange>({
   version: whole().min(1).required(),
   name: name(),
+  note: note(),
   isRemoved: Joi.boolean(),
 }).required();
 
@@ -55,6 +57,7 @@ const combo = objects<ComboView>({
   id: uuid().required(),
   version: whole().min(1).required(),
   name: Joi.string().required(),
+  note: note().required(),
   parts: parts(),
   createdAt: instant().required(),
   linkedAt: instant().allow(null).required(),
@@ -98,5 +101,6 @@ export const comboFile = objects<ComboFile>({
   format: Joi.valid("mirrup-combo").required(),
   version: Joi.valid(1).required(),
   name: name().required(),
+  note: note(),
   score: Joi.string().min(1).max(100_000).required(),
 }).required();

@@ -8,6 +8,8 @@ export interface ComboView {
   readonly id: string;
   readonly version: number;
   readonly name: string;
+  /** What to mind in it; empty for nothing. */
+  readonly note: string;
   readonly parts: readonly ComboPart[];
   readonly createdAt: string;
   /** Since when it can be read by a link; null where it cannot. */
@@ -16,7 +18,7 @@ export interface ComboView {
   readonly isRemoved: boolean;
 }
 
-export type NewCombo = Pick<ComboView, "id" | "name" | "parts">;
+export type NewCombo = Pick<ComboView, "id" | "name" | "parts"> & Partial<Pick<ComboView, "note">>;
 
 export interface CombosRequest {
   readonly combos: readonly NewCombo[];
@@ -26,6 +28,7 @@ export interface CombosRequest {
 export interface ComboChange {
   readonly version: number;
   readonly name?: string;
+  readonly note?: string;
   readonly isRemoved?: boolean;
 }
 
@@ -35,7 +38,7 @@ export interface ComboLinkView {
   readonly combo: ComboView;
 }
 
-/** What somebody with the link sees: nothing of the studio's people. */
+/** What somebody with the link sees: nothing of the studio's people, whom a note may name. */
 export interface SharedCombo {
   readonly name: string;
   readonly studio: string;
@@ -52,5 +55,7 @@ export interface ComboFile {
   readonly format: "mirrup-combo";
   readonly version: 1;
   readonly name: string;
+  /** What to mind in it; files of before have none. */
+  readonly note?: string;
   readonly score: string;
 }

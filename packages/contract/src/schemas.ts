@@ -11,6 +11,7 @@ import {
   instant,
   items,
   localDay,
+  note,
   loggedDrill,
   objects,
   side,
@@ -93,9 +94,6 @@ const miss = Joi.object<Miss>({
 
 /** More than a lesson's jumping. */
 const MOST_TICKS = 5000;
-/** As long as what is said between two sets. */
-export const LONGEST_NOTE = 500;
-
 const isAscending = (times: readonly number[]) => times.every((at, place) => at >= (times[place - 1] ?? 0));
 const ticks = Joi.array()
   .items(Joi.number().min(0).max(86_400))
@@ -150,7 +148,6 @@ export const handleQuery = objects<HandleQuery>({
 /** Events of the handle's stream, each a message of the handle as JSON. */
 export const handleReply = Joi.string();
 
-const note = () => Joi.string().allow("").max(LONGEST_NOTE);
 export const noteRequest = objects<NoteRequest>({
   setId: uuid().required(),
   text: note().required(),
@@ -480,7 +477,7 @@ export const studentRecordReply = objects<StudentRecord>({
   decisions: Joi.array().items(decisionView).required(),
   sets: Joi.array()
     .items(
-      (setView).keys({
+      setView.keys({
         receivedAt: instant().required(),
         catalogueVersion: Joi.string().required(),
       }),

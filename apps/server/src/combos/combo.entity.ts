@@ -14,6 +14,10 @@ export class ComboEntity {
   @Column("text")
   name!: string;
 
+  /** What to mind in it; empty for nothing. */
+  @Column("text")
+  note!: string;
+
   @Column("jsonb")
   parts!: readonly ComboPart[];
 

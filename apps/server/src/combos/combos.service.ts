@@ -86,9 +86,9 @@ export class CombosService {
     const fresh = combos.filter((combo) => !there.has(combo.id));
     const errors = await this.faultsOf(scope, fresh);
     if (errors.length > 0) throw new RefusedFieldsProblem(errors);
-    for (const { id, name, parts } of fresh) {
+    for (const { id, name, note = "", parts } of fresh) {
       await scope.manager.insert(ComboEntity, {
-        ...{ studioId, id, name: name.trim(), parts: [...parts] },
+        ...{ studioId, id, name: name.trim(), note: note.trim(), parts: [...parts] },
         ...{ createdAt: scope.now, removedAt: null, linkHash: null, linkedAt: null, version: 1 },
       });
     }
@@ -96,15 +96,20 @@ export class CombosService {
     return ids.flatMap((id) => stored.filter((combo) => combo.id === id).map(viewOf));
   }
 
-  async change(scope: Scope, id: string, { version, name, isRemoved }: ComboChange): Promise<ComboView> {
+  async change(
+    scope: Scope,
+    id: string,
+    { version, name, note, isRemoved }: ComboChange,
+  ): Promise<ComboView> {
     const held = await this.hold(scope, id);
     if (held.version !== version) {
       const now = viewOf(held);
-      if (isSoAlready(now, { name, isRemoved })) return now;
+      if (isSoAlready(now, { name, note, isRemoved })) return now;
       throw new StaleChangeProblem(now);
     }
     const removedAt = isRemoved === undefined ? held.removedAt : isRemoved ? scope.now : null;
-    const changed = { ...held, name: name ?? held.name, removedAt, version: version + 1 };
+    const said = { name: name ?? held.name, note: note?.trim() ?? held.note };
+    const changed = { ...held, ...said, removedAt, version: version + 1 };
     return viewOf(await scope.manager.save(ComboEntity, changed));
   }
 
@@ -234,9 +239,9 @@ export class CombosService {
 }
 
 function viewOf(combo: ComboEntity): ComboView {
-  const { id, version, name, parts, createdAt, linkedAt, removedAt } = combo;
+  const { id, version, name, note, parts, createdAt, linkedAt, removedAt } = combo;
   return {
-    ...{ id, version, name, parts },
+    ...{ id, version, name, note, parts },
     createdAt: createdAt.toISOString(),
     linkedAt: linkedAt?.toISOString() ?? null,
     isRemoved: removedAt !== null,

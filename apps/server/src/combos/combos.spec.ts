@@ -1,5 +1,5 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { ComboStandingItem, ComboView, NewCombo, SetRequest } from "@mirrup/contract";
+import type { ComboLinkView, ComboStandingItem, ComboView, NewCombo, SetRequest } from "@mirrup/contract";
 import { comboKey, linkKey, scoreOf } from "@mirrup/core";
 import { partsOfScore, type ComboPart } from "@mirrup/core/combos";
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
@@ -39,6 +39,19 @@ describe("keeping combos", () => {
       ],
     });
     expect((await coach.get(`/api/combos/${combo.id}`)).body).toMatchObject({ name: combo.name });
+  });
+
+  it("keeps what is noted to one, to be changed, and tells nobody who has only its link", async () => {
+    const combo = await kept({ note: "  Low hands " });
+    expect(combo.note).toBe("Low hands");
+    expect((await kept()).note).toBe("");
+    const path = `/api/combos/${combo.id}`;
+    expect((await coach.ask("PATCH", path, { version: 1, note: "Wren: low" })).body).toMatchObject({
+      ...{ note: "Wren: low", name: combo.name, version: 2 },
+    });
+    const { body } = await coach.post(`${path}/link`);
+    const shared = await server.get(`/api/shared-combos/${(body as ComboLinkView).token}`);
+    expect([shared.status, JSON.stringify(shared.body).includes("Wren")]).toEqual([200, false]);
   });
 
   it("refuses what cannot be jumped, naming the part and the reason, and keeps none of the batch", async () => {

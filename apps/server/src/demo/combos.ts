@@ -7,14 +7,19 @@ import { demoId } from "./history.js";
 export interface DemoCombo {
   readonly id: string;
   readonly name: string;
+  readonly note: string;
   readonly parts: readonly ComboPart[];
 }
 
-function combo(name: string, score: string): DemoCombo {
-  return { id: demoId(`combo ${name}`), name, parts: partsOfScore(CATALOGUE, scoreOf(score)) };
+function combo(name: string, score: string, note = ""): DemoCombo {
+  return { id: demoId(`combo ${name}`), name, note, parts: partsOfScore(CATALOGUE, scoreOf(score)) };
 }
 
-const OPENER = combo("Opener for eight", "o*2 sr sl (o o) xr o*2");
+const OPENER = combo(
+  "Opener for eight",
+  "o*2 sr sl (o o) xr o*2",
+  "Begin the cross on the way down from the double.",
+);
 
 export const DEMO_COMBOS: readonly DemoCombo[] = [
   OPENER,

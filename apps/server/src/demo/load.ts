@@ -67,8 +67,8 @@ async function addStudents(scope: Scope): Promise<void> {
 
 async function addCombos({ studio, manager, now }: Scope): Promise<void> {
   const rest = { removedAt: null, linkHash: null, linkedAt: null, version: 1, createdAt: now };
-  for (const { id, name, parts } of DEMO_COMBOS) {
-    await manager.insert(ComboEntity, { studioId: studio.id, id, name, parts: [...parts], ...rest });
+  for (const { id, name, note, parts } of DEMO_COMBOS) {
+    await manager.insert(ComboEntity, { studioId: studio.id, id, name, note, parts: [...parts], ...rest });
   }
 }
 

@@ -1,7 +1,8 @@
+import { STARTER_COMBOS } from "@mirrup/catalogue";
 import type { ComboView } from "@mirrup/contract";
 import { readScore } from "@mirrup/core";
 import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, takenApart } from "@mirrup/core/combos";
-import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, TextInput } from "@mantine/core";
+import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, Textarea, TextInput } from "@mantine/core";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -15,6 +16,7 @@ import { listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
 import { added, doubled, mirrored, nameOfParts, without, type Parts } from "./bench.js";
 import classes from "./bench.module.css";
+import { LONGEST_NOTE } from "./combo-note.js";
 import { CountsGrid, Figures } from "./figures.js";
 import { Joins } from "./joins.js";
 import { Neighbours } from "./neighbours.js";
@@ -179,7 +181,12 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
         )}
       </div>
       <div className={classes.side}>
-        <Keep parts={parts} isLegal={judged.isLegal} nameOf={(part) => plainName(part, names)} />
+        <Keep
+          parts={parts}
+          combos={combos}
+          isLegal={judged.isLegal}
+          nameOf={(part) => plainName(part, names)}
+        />
         <Palette
           student={student}
           combos={combos.filter((combo) => !combo.isRemoved)}
@@ -191,25 +198,32 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
   );
 }
 
+/** What is noted to the combo that what lies on the bench began as. */
+function noteOf(from: string | null, combos: readonly ComboView[]): string {
+  return [...STARTER_COMBOS, ...combos].find((one) => one.id === from)?.note ?? "";
+}
+
 interface KeepProps {
   readonly parts: Parts;
+  readonly combos: readonly ComboView[];
   readonly isLegal: boolean;
   readonly nameOf: (part: Parts[number]) => string;
 }
 
 /** Keeps what lies on the bench as a combo of the studio. */
-function Keep({ parts, isLegal, nameOf }: KeepProps) {
+function Keep({ parts, combos, isLegal, nameOf }: KeepProps) {
   const paths = usePaths();
   const navigate = useNavigate();
   const [params] = useSearchParams();
   const [typed, setTyped] = useState<string | null>(params.get("name"));
+  const [note, setNote] = useState(() => noteOf(params.get("from"), combos));
   const { keep } = useKeep();
   const mayTeach = useMayTeach();
   const name = typed ?? nameOfParts(parts, nameOf);
   const mayKeep = mayTeach && parts.length > 0 && isLegal && name.trim() !== "";
   const save = () => {
     const id = uuid();
-    keep.mutate([{ id, name: name.trim(), parts }], {
+    keep.mutate([{ id, name: name.trim(), note: note.trim(), parts }], {
       onSuccess: () => {
         const student = params.get("for");
         void navigate(paths.combo(id) + (student === null ? "" : `?for=${student}`));
@@ -230,6 +244,16 @@ function Keep({ parts, isLegal, nameOf }: KeepProps) {
         value={parts.length === 0 ? "" : name}
         disabled={parts.length === 0}
         onChange={(event) => setTyped(event.currentTarget.value)}
+      />
+      <Textarea
+        label="Note"
+        placeholder="What to mind in it"
+        autosize
+        minRows={1}
+        maxLength={LONGEST_NOTE}
+        value={note}
+        disabled={parts.length === 0}
+        onChange={(event) => setNote(event.currentTarget.value)}
       />
       <Button type="submit" disabled={!mayKeep} loading={keep.isPending}>
         Keep

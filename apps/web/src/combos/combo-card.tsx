@@ -54,7 +54,7 @@ export function ComboCard({ title, parts, note, standings = [], children }: Comb
       <code className={classes.score}>{text}</code>
       <p className={classes.quiet}>
         {counts} counts, {handMoves} hand moves{highest > 1 ? `, up to ${highest} turns in a jump` : ""}
-        {note === undefined ? "" : `. ${note}`}
+        {note === undefined || note === "" ? "" : `. ${note}`}
       </p>
       {children !== undefined && <div className={classes.cardTools}>{children}</div>}
     </li>

@@ -43,13 +43,14 @@ describe("a click track", () => {
 });
 
 describe("a combo's file", () => {
-  it.each<[string, Uint8Array]>([
-    ["a.json", bytesOf(jsonOf("Named", PARTS))],
-    ["Named.txt", bytesOf("# mine\no sr sl (o xr) o*2")],
-    ["a.mid", midiOf({ ...TRACK, name: "Named" })],
-    ["a.wav", wavOf({ ...TRACK, name: "Named" })],
-  ])("is read back: %s", (name, bytes) => {
-    expect(readComboFile(name, bytes)).toEqual({ ok: true, name: "Named", parts: PARTS });
+  it.each<[string, Uint8Array, string]>([
+    ["a.json", bytesOf(jsonOf({ name: "Named", note: "Low", parts: PARTS })), "Low"],
+    ["b.json", bytesOf(jsonOf({ name: "Named", note: "", parts: PARTS })), ""],
+    ["Named.txt", bytesOf("# mine\no sr sl (o xr) o*2"), ""],
+    ["a.mid", midiOf({ ...TRACK, name: "Named" }), ""],
+    ["a.wav", wavOf({ ...TRACK, name: "Named" }), ""],
+  ])("is read back: %s", (name, bytes, note) => {
+    expect(readComboFile(name, bytes)).toEqual({ ok: true, name: "Named", note, parts: PARTS });
   });
 
   it.each<[string, string, Uint8Array, RegExp]>([

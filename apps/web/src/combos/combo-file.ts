@@ -1,6 +1,6 @@
 /** A combo in a file: as text, as JSON, or in the click track of a MIDI or WAV file. */
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { ComboFile } from "@mirrup/contract";
+import type { ComboFile, ComboView } from "@mirrup/contract";
 import { comboFile } from "@mirrup/contract/schemas";
 import { parseScore } from "@mirrup/core";
 import { COMBO_LIMITS, comboText, partsOfScore, type ComboPart } from "@mirrup/core/combos";
@@ -8,19 +8,20 @@ import { readMidi } from "./combo-midi.js";
 import { readWav } from "./combo-wav.js";
 
 export type ComboRead =
-  | { readonly ok: true; readonly name: string; readonly parts: readonly ComboPart[] }
+  | { readonly ok: true; readonly name: string; readonly note: string; readonly parts: readonly ComboPart[] }
   | { readonly ok: false; readonly message: string };
 
 const MOST_BYTES = { text: 400_000, midi: 1_000_000, wav: 60_000_000 } as const;
 
-export function jsonOf(name: string, parts: readonly ComboPart[]): string {
-  const file: ComboFile = { format: "mirrup-combo", version: 1, name, score: comboText(parts) };
+export function jsonOf({ name, note, parts }: Pick<ComboView, "name" | "note" | "parts">): string {
+  const noted = note === "" ? {} : { note };
+  const file: ComboFile = { format: "mirrup-combo", version: 1, name, ...noted, score: comboText(parts) };
   return `${JSON.stringify(file, null, 2)}\n`;
 }
 
 const refuse = (message: string): ComboRead => ({ ok: false, message });
 
-function fromScore(name: string, text: string): ComboRead {
+function fromScore(name: string, text: string, note = ""): ComboRead {
   const parsed = parseScore(text);
   if (!parsed.ok) return refuse(`The score in this file does not parse. ${parsed.fault.message}`);
   const parts = partsOfScore(CATALOGUE, parsed.score);
@@ -28,7 +29,7 @@ function fromScore(name: string, text: string): ComboRead {
     return refuse(
       `The combo has ${parts.length} parts; at most ${COMBO_LIMITS.parts} fit on the bench. Shorten it.`,
     );
-  return { ok: true, name: name.trim().slice(0, COMBO_LIMITS.nameLength), parts };
+  return { ok: true, name: name.trim().slice(0, COMBO_LIMITS.nameLength), note, parts };
 }
 
 function fromJson(text: string): ComboRead {
@@ -45,7 +46,7 @@ function fromJson(text: string): ComboRead {
     value: ComboFile;
   };
   if (error !== undefined) return refuse(`This JSON file holds no combo of Mirrup’s: ${error.message}.`);
-  return fromScore(file.name, file.score);
+  return fromScore(file.name, file.score, file.note);
 }
 
 function fromTrack(

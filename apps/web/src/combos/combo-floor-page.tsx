@@ -1,6 +1,6 @@
 import { comboKey, SIDE_NAMES, type SideName } from "@mirrup/core";
-import { learningOf, linksOf, onSide } from "@mirrup/core/combos";
-import type { ComboView, SetRequest, StudentView } from "@mirrup/contract";
+import type { LearningStep } from "@mirrup/core/combos";
+import type { ComboView, StudentView } from "@mirrup/contract";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -14,9 +14,12 @@ import { LedBar, useLed } from "../led/index.js";
 import { studentQuery } from "../students/index.js";
 import { comboSetsQuery, combosQuery, namesOf } from "./queries.js";
 import { StepSet } from "./step-set.js";
+import { useLearning } from "./use-learning.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
-import { handOf, STEPS } from "./hand.js";
-import { comboSideName, partName, stepName, type ComboNames } from "./words.js";
+import { comboSideName, stepName, type ComboNames } from "./words.js";
+
+/** Whether a link is within a step, closed or not. */
+const inStep = ({ from, to }: LearningStep, place: number) => place > from && place < to;
 
 /** A step of a combo's ladder, run on the floor. */
 export function ComboFloorPage() {
@@ -54,7 +57,6 @@ export function ComboFloorPage() {
       student={student.data ?? { name: "", hasStopped: false, dominantHand: null }}
       side={known}
       stepId={step}
-      sets={sets.data ?? []}
     />
   );
 }
@@ -66,30 +68,22 @@ interface ComboFloorProps {
   readonly student: Pick<StudentView, "name" | "hasStopped" | "dominantHand">;
   readonly side: SideName;
   readonly stepId: string;
-  readonly sets: readonly SetRequest[];
 }
 
-function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: ComboFloorProps) {
+function ComboFloor({ combo, names, studentId, student, side, stepId }: ComboFloorProps) {
   const paths = usePaths();
   const navigate = useNavigate();
   const { tempo } = useTempoAsked();
   const [round, setRound] = useState(0);
   const session = useLed(studentId);
   const { hasStopped, press } = useStopped(studentId, student.hasStopped);
-  const options = { id: combo.id, side, dominant: handOf(student), tempo, steps: STEPS };
-  const learning = learningOf(
-    combo.parts,
-    options,
-    sets.map((set) => ({ ...set, at: Date.parse(set.at) })),
-  );
+  const { learning, links, linkNames, chances, noted } = useLearning({
+    ...{ combo, studentId, student, side, tempo, names },
+  });
   // A mirrored whole is the whole of the other side.
   const step =
     learning.steps.find((one) => one.id === stepId && one.code !== "mirrored") ??
     learning.steps.find((one) => one.code === "whole");
-  const links = linksOf(onSide(combo.parts, side), options);
-  const linkNames = new Map(
-    links.map((link) => [link.place, `${partName(link.from, names)} → ${partName(link.to, names)}`]),
-  );
   useDocumentTitle(`${combo.name} · Mirrup`);
   if (step === undefined) {
     return (
@@ -120,7 +114,10 @@ function ComboFloor({ combo, names, studentId, student, side, stepId, sets }: Co
           key={round}
           about={{ studentId, subject: step.subject, side: step.side }}
           step={step}
-          links={step.code === "link" ? [] : links}
+          chance={chances.get(step.id) ?? null}
+          nextChance={next === undefined ? null : (chances.get(next.id) ?? null)}
+          notes={[combo.note, noted?.note ?? ""].filter(Boolean)}
+          links={step.code === "link" ? [] : links.filter((link) => inStep(step, link.place))}
           linkNames={linkNames}
           next={next}
           onFinished={(set) => session.count({ ...set, subject: comboKey(combo.id), side })}

@@ -17,6 +17,7 @@ import benchClasses from "./bench.module.css";
 import { Call } from "./call.js";
 import { Cautions } from "./cautions.js";
 import classes from "./combo.module.css";
+import { ComboNote } from "./combo-note.js";
 import { CountsGrid, Figures } from "./figures.js";
 import { askedSide, Learn } from "./learn.js";
 import { combosQuery, namesOf } from "./queries.js";
@@ -64,7 +65,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
   const score = scoreOf(comboText(onSide(combo.parts, side)));
   const measures = measureCombo(score, { tempo, dominant });
   const words = listWords(readScore(score));
-  const bench = new URLSearchParams({ parts: addressOfParts(combo.parts) });
+  const bench = new URLSearchParams({ parts: addressOfParts(combo.parts), from: combo.id });
   if (studentId !== null) bench.set("for", studentId);
   return (
     <article className={classes.page}>
@@ -151,6 +152,7 @@ function Heading({ combo, benchAddress }: { readonly combo: ComboView; readonly 
       )}
       {combo.isRemoved && <strong>Off the shelf.</strong>}
       <code>{comboText(combo.parts)}</code>
+      <ComboNote combo={combo} />
       <Group gap="xs" className={classes.noPrint}>
         {mayTeach && typed === null && (
           <Button variant="default" onClick={() => setTyped(combo.name)}>

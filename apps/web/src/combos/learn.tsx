@@ -1,19 +1,17 @@
 import type { ComboView, StudentView } from "@mirrup/contract";
 import type { SideName } from "@mirrup/core";
-import { learningOf, linksOf, onSide, sidesOfScore } from "@mirrup/core/combos";
+import { sidesOfScore } from "@mirrup/core/combos";
 import { Button, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { IconCheck } from "@tabler/icons-react";
-import { useQuery } from "@tanstack/react-query";
 import { Link, useSearchParams } from "react-router";
 import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
-import { drillWords } from "../app/drill-words.js";
+import { drillWords, oddsWords } from "../app/drill-words.js";
 import { capital, chanceWords, dateWords, STATUS_NAMES } from "../app/words.js";
 import { ComboBead } from "./combo-card.js";
-import { handOf, STEPS } from "./hand.js";
 import classes from "./combo.module.css";
-import { comboSetsQuery, comboStandingsQuery } from "./queries.js";
-import { comboSideName, partName, stepName, type ComboNames } from "./words.js";
+import { useLearning } from "./use-learning.js";
+import { comboSideName, stepName, type ComboNames } from "./words.js";
 
 interface LearnProps {
   readonly combo: ComboView;
@@ -35,18 +33,10 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
   const [params, setParams] = useSearchParams();
   const sides = sidesOfScore(combo.parts);
   const side = askedSide(params, sides);
-  const isAsked = student !== undefined;
-  const standings = useQuery({ ...comboStandingsQuery(student?.id ?? ""), enabled: isAsked });
-  const sets = useQuery({ ...comboSetsQuery(student?.id ?? "", combo.id), enabled: isAsked });
-  const options = { id: combo.id, side, dominant: handOf(student), tempo, steps: STEPS };
-  const record = (sets.data ?? []).map((set) => ({ ...set, at: Date.parse(set.at) }));
-  const learning = learningOf(combo.parts, options, record);
-  const linkNames = new Map(
-    linksOf(onSide(combo.parts, side), options).map((link) => [
-      link.place,
-      `${partName(link.from, names)} → ${partName(link.to, names)}`,
-    ]),
-  );
+  const { learning, linkNames, chances, standings, sets } = useLearning({
+    ...{ combo, side, tempo, names, student },
+    studentId: student?.id ?? null,
+  });
   const own = (standings.data ?? []).filter((one) => one.comboId === combo.id);
   const standing = own.find((one) => one.side === side);
   return (
@@ -98,7 +88,7 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
       {learning.failing !== null && (
         <p className={classes.failing}>
           The link {linkNames.get(learning.failing.place)} keeps missing: it comes first again, alone and
-          spaced.
+          spaced, and the combo is built up anew from there.
         </p>
       )}
       <ol className={classes.steps}>
@@ -118,6 +108,7 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
                 <code>{step.score}</code>
                 <span className={classes.quiet}>
                   {capital(drillWords(step.drill))}
+                  {chances.has(step.id) && `; it comes off ${oddsWords(chances.get(step.id) ?? 0)}`}
                   {step.misses > 0 && `; missed ${step.misses} times in the whole`}
                 </span>
               </div>

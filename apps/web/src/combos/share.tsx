@@ -48,7 +48,7 @@ export function Share({ combo, tempo }: ShareProps) {
           onClick={() =>
             save(async () => {
               const { jsonOf } = await import("./combo-file.js");
-              saveFile(fileName(name, "json"), jsonOf(name, parts), "application/json");
+              saveFile(fileName(name, "json"), jsonOf(combo), "application/json");
             })
           }
         >

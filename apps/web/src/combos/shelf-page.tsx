@@ -52,9 +52,10 @@ export function ShelfPage() {
   }
   const names = namesOf(combos.data);
   const query = params.get("for") === null ? "" : `?for=${params.get("for") ?? ""}`;
-  const benchOf = (parts: ComboView["parts"], name?: string) => {
+  const benchOf = ({ id, parts }: Pick<ComboView, "id" | "parts">, name?: string) => {
     const asked = new URLSearchParams(query);
     asked.set("parts", addressOfParts(parts));
+    asked.set("from", id);
     if (name !== undefined) asked.set("name", name);
     return `${paths.comboPage("bench")}?${asked.toString()}`;
   };
@@ -103,12 +104,14 @@ export function ShelfPage() {
               title={<Link to={`${paths.combo(combo.id)}${query}`}>{combo.name}</Link>}
               parts={combo.parts}
               standings={(standings.data ?? []).filter((one) => one.comboId === combo.id)}
-              {...(combo.linkedAt === null ? {} : { note: "Shared by a link" })}
+              note={[combo.note, combo.linkedAt === null ? "" : "Shared by a link."]
+                .filter(Boolean)
+                .join(" ")}
             >
               <Button component={Link} to={`${paths.combo(combo.id)}${query}`} variant="default">
                 Learn, call, share
               </Button>
-              <Button component={Link} to={benchOf(combo.parts)} variant="default">
+              <Button component={Link} to={benchOf(combo)} variant="default">
                 To the bench
               </Button>
               {mayTeach && (
@@ -126,7 +129,7 @@ export function ShelfPage() {
         <ul className={classes.cards}>
           {starters.map((one) => (
             <ComboCard key={one.id} title={one.name} parts={one.parts} note={one.note}>
-              <Button component={Link} to={benchOf(one.parts, one.name)} variant="default">
+              <Button component={Link} to={benchOf(one, one.name)} variant="default">
                 To the bench
               </Button>
             </ComboCard>

@@ -5,11 +5,12 @@ import { COMBO_GATE } from "@mirrup/core/teaching";
 import type { SetRequest } from "@mirrup/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { drillWords } from "../app/drill-words.js";
+import { drillWords, oddsWords } from "../app/drill-words.js";
 import {
   beginRest,
   Deck,
   Rest,
+  SetNote,
   Corrections,
   Counter,
   floorClasses,
@@ -34,6 +35,11 @@ interface StepSetProps {
   readonly links: readonly ComboLink[];
   readonly linkNames: ReadonlyMap<number, string>;
   readonly next: LearningStep | undefined;
+  /** The chance to pass the step, and the next one; null while it is not known. */
+  readonly chance: number | null;
+  readonly nextChance: number | null;
+  /** What was noted to the combo, or last to a set of it. */
+  readonly notes: readonly string[];
   /** Hears of each set that is finished here. */
   readonly onFinished: (set: SetRequest) => void;
   readonly onAgain: () => void;
@@ -41,7 +47,9 @@ interface StepSetProps {
 }
 
 /** One set of a step: counted, its misses put at their links, then what it came to. */
-export function StepSet({ about, step, links, linkNames, next, onFinished, onAgain, onNext }: StepSetProps) {
+export function StepSet(props: StepSetProps) {
+  const { about, step, links, linkNames, next, chance, nextChance, notes, onFinished, onAgain, onNext } =
+    props;
   const client = useQueryClient();
   const floor = useRun(about, step.drill);
   const { run, begun } = floor;
@@ -111,6 +119,7 @@ export function StepSet({ about, step, links, linkNames, next, onFinished, onAga
           </p>
         </div>
         <Rest studentId={about.studentId} />
+        <SetNote key={finished.id} set={finished} />
         <div className={classes.after}>
           <button type="button" className={floorClasses.small} onClick={onAgain}>
             The same again
@@ -123,7 +132,7 @@ export function StepSet({ about, step, links, linkNames, next, onFinished, onAga
           >
             {next === undefined
               ? "All steps are passed: back to the combo"
-              : `Next: ${stepName(next, linkNames)}, ${drillWords(next.drill)}`}{" "}
+              : `Next: ${stepName(next, linkNames)}, ${drillWords(next.drill)}${nextChance === null ? "" : `, ${oddsWords(nextChance)}`}`}{" "}
             <kbd>Enter</kbd>
           </button>
         </div>
@@ -136,7 +145,13 @@ export function StepSet({ about, step, links, linkNames, next, onFinished, onAga
         <p className={floorClasses.drill}>
           {drillWords(floor.drill)}
           {step.tempo === null ? "" : `, at ${step.tempo} a minute`}
+          {chance !== null && !begun && `; it comes off ${oddsWords(chance)}`}
         </p>
+        {notes.map((note) => (
+          <p key={note} className={floorClasses.look}>
+            <strong>Noted</strong> {note}
+          </p>
+        ))}
         <p className={classes.calls}>
           {callOf(score)
             .slice(0, MOST_CALLS)

@@ -1,4 +1,4 @@
-import type { ComboView, Items, NewCombo } from "@mirrup/contract";
+import type { ComboChange, ComboView, Items, NewCombo } from "@mirrup/contract";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { patch, post } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
@@ -15,7 +15,7 @@ export function useKeep() {
     onError: tellFault,
   });
   const change = useMutation({
-    mutationFn: ({ id, ...body }: { id: string; version: number; name?: string; isRemoved?: boolean }) =>
+    mutationFn: ({ id, ...body }: { readonly id: string } & ComboChange) =>
       patch<ComboView>(`/combos/${id}`, body),
     onSuccess: refresh,
     onError: tellFault,

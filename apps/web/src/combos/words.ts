@@ -148,10 +148,10 @@ export function stepName(step: LearningStep, links: ReadonlyMap<number, string>)
   switch (step.code) {
     case "link":
       return `Link: ${links.get(step.link ?? 0) ?? ""}`;
-    case "joined":
-      return step.id.endsWith("1") ? "First half" : "Second half";
-    case "spaced":
-      return "Whole, spaced by bounces";
+    case "built":
+      return `Built up: ${step.moves} moves`;
+    case "gap":
+      return `Whole, closing ${links.get(step.link ?? 0) ?? ""}`;
     case "whole":
       return "Whole";
     case "mirrored":

@@ -13,6 +13,7 @@ export { default as floorClasses } from "./floor.module.css";
 export { Round } from "./round.js";
 export { useWakeLock } from "./use-wake-lock.js";
 export { Rest } from "./rest.js";
+export { SetNote } from "./set-note.js";
 export { beginRest } from "./rest-left.js";
 export { click } from "./click.js";
 export { FloorHeader } from "./floor-header.js";

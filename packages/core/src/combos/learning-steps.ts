@@ -1,6 +1,7 @@
 /**
- * How a combo is learned (teaching.md, Combos): each link alone, the hardest first; parts joined; the
- * whole with 4, 2, 1 and no bounces at the hard links; whole; mirrored; in another step; faster.
+ * How a combo is learned (teaching.md, Combos): each link alone, the hardest first; built up around it, two moves,
+ * three, more; the whole with 4, 2, 1 and no bounces at one link while the others keep theirs; whole; mirrored; in
+ * another step; faster.
  */
 import type { Hand } from "../rope/arms.js";
 import { checkScore } from "../rope/check.js";
@@ -47,7 +48,7 @@ export function dancedSteps({ roles, skills }: Catalogue): readonly DancedStep[]
   });
 }
 
-export type LearningCode = "link" | "joined" | "spaced" | "whole" | "mirrored" | "new-step" | "faster";
+export type LearningCode = "link" | "built" | "gap" | "whole" | "mirrored" | "new-step" | "faster";
 
 export interface LearningStep {
   /** Tells the step from the others of its combo and side. */
@@ -59,16 +60,26 @@ export interface LearningStep {
   readonly drill: Drill;
   /** The score of one try, for whatever asks of it. */
   readonly score: string;
-  /** Of a link: its place; null for the rest. */
+  /** Of a link alone, or of the one that is closed in the whole: its place; null for the rest. */
   readonly link: number | null;
+  /** The parts that are in it, from the first to the one before `to`. */
+  readonly from: number;
+  readonly to: number;
+  /** How many of them are moves, and not bounces between. */
+  readonly moves: number;
+  /** The places of the links in it with nothing between. */
+  readonly closed: readonly number[];
   /** The skill whose step it is danced in. */
   readonly step: string | null;
   readonly tempo: number | null;
 }
 
 const FASTER = [1.1, 1.2] as const;
-/** Fewer moves than this are not joined by halves first. */
-const LEAST_MOVES_TO_HALVE = 4;
+/** Two moves are the link itself; from three on a combo is built up, each time by half as many again. */
+const FIRST_BUILT = 3;
+const BUILT_GROWTH = 1.5;
+/** The bounces that every other link keeps while one is closed. */
+const KEPT_BOUNCES = [2, 1] as const;
 const BOUNCE = "o";
 
 function legalText(pieces: readonly string[], parts: readonly ComboPart[]): string | null {
@@ -97,14 +108,20 @@ function linkText(
   );
 }
 
-function spacedText(
+/** The whole with bounces at one link, and so many at every other. */
+function gapText(
   parts: readonly ComboPart[],
   links: readonly ComboLink[],
-  spacing: number,
+  { place: open }: ComboLink,
+  { spacing, kept }: { readonly spacing: number; readonly kept: number },
 ): string | null {
   const places = new Set(links.map((link) => link.place));
-  const pieces = parts.flatMap((part, place) => [places.has(place) ? bounces(spacing) : "", textOf([part])]);
-  return legalText(pieces, parts);
+  const between = (place: number) =>
+    place === open ? bounces(spacing) : places.has(place) ? bounces(kept) : "";
+  return legalText(
+    parts.flatMap((part, place) => [between(place), textOf([part])]),
+    parts,
+  );
 }
 
 /**
@@ -119,22 +136,40 @@ function widest(textAt: (spacing: number) => string | null) {
   return null;
 }
 
-function halves(parts: readonly ComboPart[], links: readonly ComboLink[]): readonly (readonly ComboPart[])[] {
-  const moves = parts.filter((part) => !isBounce(part)).length;
-  if (moves < LEAST_MOVES_TO_HALVE) return [];
-  const middle = parts.length / 2;
-  const [cut] = links
-    .map((link) => link.place)
-    .sort((one, other) => Math.abs(one - middle) - Math.abs(other - middle));
-  const at = cut ?? Math.ceil(middle);
-  return [parts.slice(0, at), parts.slice(at)].filter((half) => half.some((part) => !isBounce(part)));
+/** Parts in a row, from the first to the one before `to`. */
+interface Stretch {
+  readonly from: number;
+  readonly to: number;
 }
 
-/** The steps in the order of the handbook, links by their demand. */
+const movesIn = (parts: readonly ComboPart[]) => parts.filter((part) => !isBounce(part)).length;
+
+/** One move more, with the bounces on the way to it: on to what follows, else back to what comes before. */
+function grown(parts: readonly ComboPart[], { from, to }: Stretch): Stretch {
+  const after = parts.findIndex((part, place) => place >= to && !isBounce(part));
+  if (after >= 0) return { from, to: after + 1 };
+  const before = parts.findLastIndex((part, place) => place < from && !isBounce(part));
+  return { from: Math.max(0, before), to };
+}
+
+/** The stretches by which a combo is built up from a link, smaller than the whole. */
+function builtFrom(parts: readonly ComboPart[], start: number): readonly Stretch[] {
+  const all = movesIn(parts);
+  const found: Stretch[] = [];
+  let stretch: Stretch = { from: start - 1, to: start + 1 };
+  for (let wanted = FIRST_BUILT; wanted < all; wanted = Math.ceil(wanted * BUILT_GROWTH)) {
+    while (movesIn(parts.slice(stretch.from, stretch.to)) < wanted) stretch = grown(parts, stretch);
+    found.push(stretch);
+  }
+  return found;
+}
+
+/** The steps in the order of the handbook, links by their demand; `start` is the link that it is built up from. */
 export function learningSteps(
   written: readonly ComboPart[],
   options: LearningOptions,
   links = linksOf(onSide(written, options.side), options),
+  start: number | null = null,
 ): readonly LearningStep[] {
   const { id, side, tempo, dominant } = options;
   const parts = onSide(written, side);
@@ -142,40 +177,54 @@ export function learningSteps(
   if (score === null || checkScore(score, { dominant }).length > 0) return [];
   const subject = comboKey(id);
   const steps: LearningStep[] = [];
-  const add = (one: Omit<LearningStep, "side" | "step" | "tempo" | "link"> & Partial<LearningStep>) =>
-    steps.push({ side, step: null, tempo: null, link: null, ...one });
-  for (const link of [...links].sort((one, other) => other.demand - one.demand)) {
+  const all = {
+    ...{ from: 0, to: parts.length, moves: movesIn(parts) },
+    closed: links.map((link) => link.place),
+  };
+  const usual = { side, step: null, tempo: null, link: null, ...all };
+  const add = (one: Omit<LearningStep, keyof typeof usual> & Partial<LearningStep>) =>
+    steps.push({ ...usual, ...one });
+  const hardest = [...links].sort((one, other) => other.demand - one.demand);
+  for (const link of hardest) {
+    const { place } = link;
     const found = widest((spacing) => linkText(parts, link, spacing));
     if (found === null) continue;
     const drill = { kind: "link", count: 4, ...found } as const;
+    const about = { subject: linkKey(id, place), link: place, from: place - 1, to: place + 1, moves: 2 };
+    add({ id: `link${place}`, code: "link", drill, score: found.score, ...about, closed: [place] });
+  }
+  const from = start ?? hardest[0]?.place;
+  for (const stretch of from === undefined ? [] : builtFrom(parts, from)) {
+    const built = parts.slice(stretch.from, stretch.to);
+    const text = legalText([textOf(built)], built);
+    if (text === null) continue;
+    const closed = all.closed.filter((place) => place > stretch.from && place < stretch.to);
+    const drill = { kind: "merge", count: 5, score: text } as const;
+    const about = {
+      id: `built${stretch.from}-${stretch.to}`,
+      code: "built",
+      ...stretch,
+      moves: movesIn(built),
+      closed,
+    } as const;
+    add({ ...about, subject, drill, score: text });
+  }
+  for (const link of hardest) {
+    const found = KEPT_BOUNCES.flatMap(
+      (kept) => widest((spacing) => gapText(parts, links, link, { spacing, kept })) ?? [],
+    )[0];
+    // With no bounce at all it is the whole.
+    if (found === undefined || (found.spacing === 0 && links.length === 1)) continue;
+    const drill = { kind: "link", count: 4, ...found } as const;
+    const closed = [link.place];
     add({
-      id: `link${link.place}`,
-      code: "link",
-      subject: linkKey(id, link.place),
+      id: `gap${link.place}`,
+      code: "gap",
+      subject,
       drill,
       score: found.score,
       link: link.place,
-    });
-  }
-  halves(parts, links).forEach((half, place) => {
-    const text = legalText([textOf(half)], half);
-    if (text === null) return;
-    add({
-      id: `joined${place + 1}`,
-      code: "joined",
-      subject,
-      drill: { kind: "merge", count: 5, score: text },
-      score: text,
-    });
-  });
-  const spaced = links.length === 0 ? null : widest((spacing) => spacedText(parts, links, spacing));
-  if (spaced !== null && spaced.spacing > 0) {
-    add({
-      id: "spaced",
-      code: "spaced",
-      subject,
-      drill: { kind: "link", count: 4, ...spaced },
-      score: spaced.score,
+      closed,
     });
   }
   const whole = comboText(parts);

@@ -5,6 +5,7 @@ import { partsOf } from "../testing/combo-catalogue.js";
 import type { Miss } from "../log/set.js";
 import { comboKey, comboSubject, linkKey } from "../log/combo-subject.js";
 import { comboStanding, sidesOfScore } from "./combo.js";
+import { learningChances, type ChanceAsked } from "./learning-chance.js";
 import { learningOf, type ComboSet } from "./learning.js";
 import { learningSteps, type LearningStep } from "./learning-steps.js";
 import { linksByTurn, linksOf } from "./links.js";
@@ -42,15 +43,10 @@ const stepOf = (id: string, list: readonly LearningStep[] = steps): LearningStep
 };
 
 describe("the ladder of a combo", () => {
-  it("is its links, joined, spaced, whole, mirrored and faster", () => {
+  it("is its links, one gap closed after the other, whole, mirrored and faster", () => {
     expect(steps.map((step) => step.code)).toEqual([
-      "link",
-      "link",
-      "spaced",
-      "whole",
-      "mirrored",
-      "faster",
-      "faster",
+      ...["link", "link", "gap", "gap"],
+      ...["whole", "mirrored", "faster", "faster"],
     ]);
     expect(stepOf("whole").drill).toEqual({ kind: "one-out", count: 5, score: "o sr sl (o o) xr o" });
     expect(stepOf("mirrored")).toMatchObject({ side: "left", score: "o sl sr (o o) xl o" });
@@ -68,13 +64,32 @@ describe("the ladder of a combo", () => {
     });
   });
 
-  it("spaces every hard link by four bounces at first", () => {
-    expect(stepOf("spaced").drill).toEqual({
-      kind: "link",
-      count: 4,
-      spacing: 4,
-      score: "o sr sl (o o) xr o",
-    });
+  it("closes one gap while the others keep their bounces", () => {
+    const gaps = steps.filter((step) => step.code === "gap");
+    expect(gaps.map((step) => [step.link, step.score, step.closed]).sort()).toEqual([
+      [2, "o sr sl (o o) o*2 xr o", [2]],
+      [3, "o sr sl o*2 (o o) xr o", [3]],
+    ]);
+    for (const { drill } of gaps) expect(drill).toMatchObject({ kind: "link", count: 4, spacing: 4 });
+    // With one link there are no others: all of it, spaced.
+    const [only] = learningSteps(partsOf("o xr (o o) o"), OPTIONS).filter((step) => step.code === "gap");
+    expect(only).toMatchObject({ score: "o xr (o o) o", drill: { spacing: 4 } });
+  });
+
+  it("is built up from its hardest link, or from the one that fails, a move more each time", () => {
+    const long = partsOf("o sr sl (o o) xr o sl (o xr) o");
+    const builtOf = (start: number | null) =>
+      learningSteps(long, OPTIONS, linksOf(long, OPTIONS), start).filter((step) => step.code === "built");
+    const moves = ({ from, to }: LearningStep) =>
+      long.slice(from, to).filter((part) => part.score !== "o").length;
+    for (const start of [null, ...linksOf(long, OPTIONS).map((link) => link.place)]) {
+      const built = builtOf(start);
+      expect(built.map(moves)).toEqual([3]);
+      for (const step of built) {
+        if (start !== null) expect(step.closed).toContain(start);
+        expect(checkScore(scoreOf(step.score))).toEqual([]);
+      }
+    }
   });
 
   it("asks nothing that cannot be jumped", () => {
@@ -82,11 +97,6 @@ describe("the ladder of a combo", () => {
       for (const step of learningSteps(COMBO, { ...OPTIONS, side }))
         expect(checkScore(scoreOf(step.score))).toEqual([]);
     }
-  });
-
-  it("halves a longer one, at a link", () => {
-    const long = learningSteps(partsOf("o sr sl (o o) xr o sl o (o xr) o"), OPTIONS);
-    expect(long.filter((step) => step.code === "joined").map((step) => step.score)).toHaveLength(2);
   });
 
   it("dances what can be danced in another step", () => {
@@ -168,6 +178,48 @@ describe("what the record says of it", () => {
       3,
       null,
     ]);
+  });
+});
+
+describe("the chance of each step", () => {
+  const links = linksOf(COMBO, OPTIONS);
+  const chances = (sets: readonly ComboSet[] = [], chanceOf: ChanceAsked["chanceOf"] = () => 0.9) =>
+    learningChances(steps, { parts: COMBO, links, sets, chanceOf });
+  const of = (id: string, sets?: readonly ComboSet[], chance?: number) =>
+    chances(sets, chance === undefined ? undefined : () => chance).get(id) ?? NaN;
+
+  it("falls as more is in it, and rises with its moves", () => {
+    const [link = ""] = steps.filter((step) => step.code === "link").map((step) => step.id);
+    expect(of(link)).toBeGreaterThan(of("whole"));
+    for (const { id } of steps.filter((step) => step.code === "built"))
+      expect(of(id)).toBeGreaterThan(of("whole"));
+    for (const { id } of steps) {
+      expect(of(id, [], 0.95)).toBeGreaterThan(of(id, [], 0.6));
+      expect(of(id)).toBeGreaterThan(0);
+      expect(of(id)).toBeLessThan(1);
+    }
+  });
+
+  it("falls for everything that holds a link which keeps missing, and for nothing else", () => {
+    const missed = links.map((link) => setOf(stepOf(`link${link.place}`), 1, [{ count: 9 }]))[0];
+    if (missed === undefined) throw new Error("two links");
+    const failing = links[0]?.place ?? 0;
+    for (const step of steps.filter((one) => one.side === "right")) {
+      const difference = of(step.id) - of(step.id, [missed]);
+      if (step.closed.includes(failing)) expect(difference).toBeGreaterThan(0.01);
+      else expect(difference).toBeCloseTo(0, 9);
+    }
+  });
+
+  it("follows its own tries", () => {
+    const whole = stepOf("whole");
+    expect(of("whole", [setOf(whole, 20, [])])).toBeGreaterThan(0.6);
+    expect(of("whole", [setOf(whole, 0, [{ count: 20 }])])).toBeLessThan(0.05);
+  });
+
+  it("takes a move that nobody keeps a record of as even", () => {
+    const known = chances([], () => 0.5);
+    expect(chances([], () => undefined)).toEqual(known);
   });
 });
 

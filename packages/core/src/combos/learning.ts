@@ -19,8 +19,15 @@ export interface ComboSet extends Pick<PracticeSet, "drill" | "clean" | "misses"
   readonly side: SideName;
 }
 
+/** What the record says of a step. */
+interface Walked {
+  readonly isPassed: boolean;
+  /** Misses of the whole at its link. */
+  readonly misses: number;
+}
+
 export interface Learning {
-  readonly steps: readonly (LearningStep & { readonly isPassed: boolean; readonly misses: number })[];
+  readonly steps: readonly (LearningStep & Walked)[];
   /** The step to do now; null once all are passed. */
   readonly next: string | null;
   /** The link that keeps missing in the whole; null where none does. */
@@ -61,16 +68,21 @@ interface Course {
 
 const courses = new WeakMap<readonly ComboPart[], Map<string, Course>>();
 
-function courseOf(written: readonly ComboPart[], options: LearningOptions): Course {
+function courseOf(
+  written: readonly ComboPart[],
+  options: LearningOptions,
+  start: number | null = null,
+): Course {
   const ofCombo = courses.get(written) ?? new Map<string, Course>();
   courses.set(written, ofCombo);
   const { id, side, dominant, tempo, steps: danced } = options;
-  const key = [id, side, dominant, tempo, ...danced.map((step) => step.id)].join(" ");
+  const key = [id, side, dominant, tempo, start, ...danced.map((step) => step.id)].join(" ");
   const found = ofCombo.get(key);
   if (found !== undefined) return found;
   const parts = onSide(written, side);
   const links = linksOf(parts, options);
-  const course = { links, steps: learningSteps(written, options, links), linkAt: linksByTurn(parts, links) };
+  const linkAt = linksByTurn(parts, links);
+  const course = { links, steps: learningSteps(written, options, links, start), linkAt };
   ofCombo.set(key, course);
   return course;
 }
@@ -91,35 +103,33 @@ export function learningOf(
   sets: readonly ComboSet[],
 ): Learning {
   const course = courseOf(written, options);
-  const { links, steps } = course;
+  const { links } = course;
   const ofSide = sets.filter((set) => set.side === options.side);
   const wholes = ofSide.filter((set) => set.subject === comboKey(options.id));
-  const passedAt = new Map(
-    steps.map((step) => [
-      step.id,
-      sets.filter((set) => passes(step, set)).reduce((latest, set) => Math.max(latest, set.at), -Infinity),
-    ]),
-  );
-  const at = (step: LearningStep | undefined) =>
-    step === undefined ? -Infinity : (passedAt.get(step.id) ?? -Infinity);
+  const passedAt = (step: LearningStep | undefined) =>
+    step === undefined
+      ? -Infinity
+      : sets.filter((set) => passes(step, set)).reduce((latest, set) => Math.max(latest, set.at), -Infinity);
   const missed = missesAt(
     course,
     wholes.flatMap((set) => set.misses),
   );
   const failing = links
     .map((link) => {
-      const since = at(steps.find((one) => one.link === link.place));
+      const since = passedAt(course.steps.find((one) => one.code === "link" && one.link === link.place));
       const fresh = wholes.filter((set) => set.at > since).flatMap((set) => set.misses);
       return { link, misses: missesAt(course, fresh).of(link.place) };
     })
     .filter(({ misses }) => misses >= FAILING)
     .sort((one, other) => other.misses - one.misses)[0]?.link;
+  // What keeps missing is where it is built up from anew.
+  const { steps } = failing === undefined ? course : courseOf(written, options, failing.place);
   const known = steps.map((step) => ({
     ...step,
-    isPassed: at(step) > -Infinity,
+    isPassed: passedAt(step) > -Infinity,
     misses: step.link === null ? 0 : missed.of(step.link),
   }));
-  const isBack = (step: LearningStep) => step.link !== null && step.link === failing?.place;
+  const isBack = (step: LearningStep) => step.code === "link" && step.link === failing?.place;
   const ordered = [...known.filter(isBack), ...known.filter((step) => !isBack(step))];
   const next = ordered.find((step) => isBack(step) || !step.isPassed)?.id ?? null;
   return { steps: ordered, next, failing: failing ?? null };

@@ -1,11 +1,13 @@
 import type { MigrationInterface, QueryRunner } from "typeorm";
 
-/** When each clean try of a set was tapped, and what a coach noted to it. */
+/** When each clean try of a set was tapped, and what a coach noted to it, or to a combo. */
 export class Notes1765800000000 implements MigrationInterface {
   readonly name = "Notes1765800000000";
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query("ALTER TABLE practice_set ADD COLUMN ticks jsonb");
+    await runner.query("ALTER TABLE combo ADD COLUMN note text NOT NULL DEFAULT ''");
+    await runner.query("ALTER TABLE combo ALTER COLUMN note DROP DEFAULT");
     await runner.query(`
       CREATE TABLE set_note (
         studio_id uuid NOT NULL,
@@ -24,6 +26,7 @@ export class Notes1765800000000 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query("DROP TABLE set_note");
+    await runner.query("ALTER TABLE combo DROP COLUMN note");
     await runner.query("ALTER TABLE practice_set DROP COLUMN ticks");
   }
 }

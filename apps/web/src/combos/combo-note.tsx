@@ -1,0 +1,62 @@
+import type { ComboView } from "@mirrup/contract";
+import { Button, Group, Text, Textarea } from "@mantine/core";
+import { useState } from "react";
+import { useMayTeach } from "../account/index.js";
+import classes from "./combo.module.css";
+import { useKeep } from "./use-keep.js";
+
+export const LONGEST_NOTE = 500;
+
+/** What is to be minded in a combo, to be written by a coach. */
+export function ComboNote({ combo: { id, version, note } }: { readonly combo: ComboView }) {
+  const { change } = useKeep();
+  const mayTeach = useMayTeach();
+  const [typed, setTyped] = useState<string | null>(null);
+  if (typed === null) {
+    return (
+      <div className={classes.note}>
+        {note !== "" && <Text>{note}</Text>}
+        {mayTeach && (
+          <Button
+            variant="subtle"
+            size="compact-md"
+            className={classes.noPrint}
+            onClick={() => setTyped(note)}
+          >
+            {note === "" ? "Write a note" : "Change the note"}
+          </Button>
+        )}
+      </div>
+    );
+  }
+  const leave = () => setTyped(null);
+  return (
+    <form
+      className={classes.note}
+      onSubmit={(event) => {
+        event.preventDefault();
+        change.mutate({ id, version, note: typed.trim() }, { onSuccess: leave });
+      }}
+    >
+      <Textarea
+        label="Note"
+        description="What to mind: it stands on the floor whenever the combo is learned."
+        data-autofocus
+        autosize
+        minRows={2}
+        maxLength={LONGEST_NOTE}
+        value={typed}
+        onChange={(event) => setTyped(event.currentTarget.value)}
+        onKeyDown={(event) => event.key === "Escape" && leave()}
+      />
+      <Group gap="xs" mt="xs">
+        <Button type="submit" loading={change.isPending}>
+          Save the note
+        </Button>
+        <Button variant="subtle" onClick={leave}>
+          Leave it
+        </Button>
+      </Group>
+    </form>
+  );
+}
