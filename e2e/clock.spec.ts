@@ -100,3 +100,47 @@ test("a mix is called of what is cleared, and a student who stopped for pain is 
   await expect(page.getByRole("button", { name: "It was pressed by mistake" })).toBeVisible();
   await expect(page.getByRole("button", { name: "Start the clock" })).toBeHidden();
 });
+
+test("a freestyle round is run by the clock: combo after combo, each called, with its rests, to its end", async ({
+  page,
+  mirrup,
+}) => {
+  await page.clock.install();
+  await page.goto(`${mirrup.root}/combos/freestyle?seconds=60&rest=6`);
+  await expect(page.getByRole("link", { name: "Run the round by the clock" })).toBeVisible();
+  const planned = await page.locator("ol strong").count();
+  expect(planned).toBeGreaterThan(1);
+  await page.getByRole("link", { name: "Run the round by the clock" }).click();
+  await expect(page.getByRole("heading", { name: "Freestyle round" })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Start the round" }).click();
+  await expect(page.getByRole("heading", { name: "Ready" })).toBeVisible();
+  const begun = await page.evaluate(() => Date.now());
+  await page.clock.pauseAt(begun + 5_300);
+  await expect(page.getByText(`combo 1 of ${planned}`)).toBeVisible();
+  // A reload in the middle of it shows the same combo.
+  await page.reload();
+  await expect(page.getByText(`combo 1 of ${planned}`)).toBeVisible();
+  await page.getByRole("button", { name: /^On to the next/ }).click();
+  await expect(page.getByText("next:")).toBeVisible();
+  await page.getByRole("button", { name: /^On to the next/ }).click();
+  await expect(page.getByText(`combo 2 of ${planned}`)).toBeVisible();
+  await page.clock.runFor(90_000);
+  await expect(page.getByRole("heading", { name: "Done" })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Start the round" })).toBeEnabled();
+});
+
+test("a class does one combo so often by the clock", async ({ page, mirrup }) => {
+  await page.clock.install();
+  await page.goto(`${mirrup.root}/class/all/clock`);
+  await page.getByText("A combo", { exact: true }).click();
+  await page.getByLabel("Which combo").selectOption({ label: "Easy eight" });
+  await page.getByLabel("So often").fill("2");
+  await page.getByLabel("So often").blur();
+  await page.getByRole("button", { name: "Start the clock" }).click();
+  await page.getByRole("button", { name: /^On to the next/ }).click();
+  await expect(page.getByText("round 1 of 2")).toBeVisible();
+  await page.clock.runFor(120_000);
+  await expect(page.getByRole("heading", { name: "Done" })).toBeVisible();
+});

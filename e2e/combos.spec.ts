@@ -288,3 +288,30 @@ test("the shelf: a combo within a combo, renamed, taken off and brought back; a 
   await expect(kept.getByRole("link", { name: "Nine" })).toBeVisible();
   await expect(page.getByRole("button", { name: "Off the shelf" })).toBeHidden();
 });
+
+test("a starter's note stays with the combo that is made from it, and stands on its floor", async ({
+  page,
+  mirrup,
+}) => {
+  const student = (await mirrup.studentPath("Amara Thistle")).split("/").at(-1) ?? "";
+  await page.goto(`${mirrup.root}/combos?for=${student}`);
+  const card = page.getByRole("region", { name: "To begin with" }).getByRole("listitem");
+  await card
+    .filter({ hasText: "Swings, double, cross." })
+    .or(card.first())
+    .first()
+    .getByRole("link", { name: "To the bench" })
+    .click();
+  await expect(page.getByLabel("Note", { exact: true })).toHaveValue(/begin it on the way down/);
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Learn it" })).toBeVisible();
+  await expect(page.getByText(/begin it on the way down/)).toBeVisible();
+  // Every step says how likely it is; its one gap closes in the whole.
+  await expect(page.getByText(/Whole, closing/)).toHaveCount(1);
+  await expect(page.getByText(/it comes off (about )?\d/).first()).toBeVisible();
+  await page.getByRole("button", { name: "Change the note" }).click();
+  await page.getByLabel("Note").fill("Cross on the way down.");
+  await page.getByRole("button", { name: "Save the note" }).click();
+  await page.getByRole("link", { name: "To the floor" }).first().click();
+  await expect(page.getByText("Cross on the way down.")).toBeVisible();
+});

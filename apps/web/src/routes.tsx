@@ -204,6 +204,12 @@ export const router = createBrowserRouter([
                 lazy: async () => ({ Component: (await import("./clock/clock-page.js")).StudentClockPage }),
               },
               {
+                path: "combos/freestyle/clock",
+                lazy: async () => ({
+                  Component: (await import("./clock/freestyle-clock-page.js")).FreestyleClockPage,
+                }),
+              },
+              {
                 path: "class/:groupId/clock",
                 lazy: async () => ({ Component: (await import("./clock/clock-page.js")).ClassClockPage }),
               },

@@ -20,6 +20,7 @@ export { comboFaults } from "./combos/combo-faults.js";
 export { FREESTYLE_LIMITS, type Freestyle, planFreestyle } from "./combos/freestyle.js";
 export { makeCombos } from "./combos/generate.js";
 export { type JudgedCombo, judgeCombo } from "./combos/judge.js";
+export { type ClockPiece, piecesClock } from "./combos/combo-clock.js";
 export { type ChanceAsked, learningChances } from "./combos/learning-chance.js";
 export { type Learning, learningOf } from "./combos/learning.js";
 export { type LearningStep, dancedSteps, learningSteps, type DancedStep } from "./combos/learning-steps.js";

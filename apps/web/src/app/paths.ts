@@ -34,6 +34,8 @@ export interface Paths {
   readonly baseTest: (id: string) => string;
   readonly floor: (id: string, subject: string, side: SideName) => string;
   readonly combos: string;
+  /** A freestyle round by the clock. */
+  readonly freestyleClock: string;
   readonly combo: (id: string) => string;
   /** Where combos are built, made up, and put into a round. */
   readonly comboPage: (page: ComboPage) => string;
@@ -64,6 +66,7 @@ export function pathsOf(studioId: string): Paths {
     baseTest: (id) => `${root}/students/${id}/base-test`,
     floor: (id, subject, side) => `${root}/students/${id}/floor/${subject}/${side}`,
     combos: `${root}/combos`,
+    freestyleClock: `${root}/combos/freestyle/clock`,
     combo: (id) => `${root}/combos/${id}`,
     comboPage: (page) => `${root}/combos/${page}`,
     comboFloor: (studentId, comboId, side, step) =>

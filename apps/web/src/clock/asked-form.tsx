@@ -1,6 +1,6 @@
 import { INTERVALS } from "@mirrup/catalogue";
 import { clockSeconds, type Stretch } from "@mirrup/core/teaching";
-import { Button, MultiSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import { Button, MultiSelect, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
 import { leftWords } from "../app/left-words.js";
 import { listWords } from "../app/words.js";
 import { floorClasses } from "../floor/index.js";
@@ -14,12 +14,14 @@ import {
   withInterval,
 } from "./asked.js";
 import classes from "./clock.module.css";
+import type { ClockCombo } from "./clock-combos.js";
 import type { PoolMove } from "./pool.js";
 
 const KIND_NAMES: Readonly<Record<ClockKind, string>> = {
   rounds: "Work and rest",
   circuit: "Growing circuit",
   mix: "Mix, called out",
+  combo: "A combo",
 };
 
 const FIELDS: Readonly<Record<ClockKind, readonly (readonly [ClockNumber, string, string])[]>> = {
@@ -40,6 +42,11 @@ const FIELDS: Readonly<Record<ClockKind, readonly (readonly [ClockNumber, string
     ["every", "A call every", " counts"],
     ["tempo", "Tempo", " a minute"],
   ],
+  combo: [
+    ["rounds", "So often", " times"],
+    ["rest", "Rest between", " s"],
+    ["tempo", "Tempo", " a minute"],
+  ],
 };
 
 const MANNERS: Readonly<Record<ClockKind, string>> = {
@@ -47,11 +54,14 @@ const MANNERS: Readonly<Record<ClockKind, string>> = {
   circuit:
     "Begins with four bounces; each line holds the one before and one part more. Press “Once more” where a bounce was dropped.",
   mix: "What is cleared, in an order that nobody knows, legal at every join.",
+  combo: "One combo, part by part, with a click at each turn of the rope.",
 };
 
 interface AskedProps {
   readonly asked: ClockAsked;
   readonly pool: readonly PoolMove[] | undefined;
+  /** The kept combos; undefined while they are being read. */
+  readonly combos: readonly ClockCombo[] | undefined;
   readonly onAsk: (asked: ClockAsked) => void;
   readonly stretches: readonly Stretch[];
   readonly leftOut: readonly string[];
@@ -60,7 +70,7 @@ interface AskedProps {
 }
 
 /** What the clock is to be, and how long that comes to. */
-export function Asked({ asked, pool, onAsk, stretches, leftOut, onOther }: AskedProps) {
+export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther }: AskedProps) {
   const { kind } = asked;
   return (
     <div className={classes.asked}>
@@ -129,6 +139,20 @@ export function Asked({ asked, pool, onAsk, stretches, leftOut, onOther }: Asked
           classNames={{ input: classes.input, pill: classes.pill }}
         />
       )}
+      {kind === "combo" &&
+        (combos?.length === 0 ? (
+          <p className={floorClasses.note}>No combo is kept yet. Build one on the bench, and keep it.</p>
+        ) : (
+          <NativeSelect
+            label="Which combo"
+            size="md"
+            value={asked.combo}
+            disabled={combos === undefined}
+            data={(combos ?? []).map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(event) => onAsk({ ...asked, combo: event.currentTarget.value })}
+            classNames={{ input: classes.input }}
+          />
+        ))}
       {kind === "mix" && (
         <p className={floorClasses.note}>
           {pool === undefined

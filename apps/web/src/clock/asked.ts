@@ -1,6 +1,6 @@
 /** What is asked of an interval clock, and the stretches that it comes to. */
 import { CATALOGUE, CLOCK_COUNTS, INTERVALS, type Interval } from "@mirrup/catalogue";
-import { expandBeats, skillOf, usualTempo, type Score } from "@mirrup/core";
+import { expandBeats, skillOf, usualTempo, type Hand, type Score } from "@mirrup/core";
 import {
   callsClock,
   circuitClock,
@@ -10,9 +10,11 @@ import {
   type MixMove,
   type Stretch,
 } from "@mirrup/core/teaching";
+import { piecesClock, type ClockPiece } from "@mirrup/core/combos";
+import type { ClockCombo } from "./clock-combos.js";
 import type { PoolMove } from "./pool.js";
 
-export const CLOCK_KINDS = ["rounds", "circuit", "mix"] as const;
+export const CLOCK_KINDS = ["rounds", "circuit", "mix", "combo"] as const;
 export type ClockKind = (typeof CLOCK_KINDS)[number];
 
 export interface ClockAsked {
@@ -32,6 +34,8 @@ export interface ClockAsked {
   readonly minutes: number;
   /** Counts of each call. */
   readonly every: number;
+  /** The combo that is done in each round, by its id; the first there is, where it is none. */
+  readonly combo: string;
   /** Counts a minute. */
   readonly tempo: number;
 }
@@ -54,7 +58,7 @@ export function withInterval(asked: ClockAsked, { rounds, work, rest }: Interval
 const PLAIN: ClockAsked = {
   ...{ kind: "rounds", rounds: 1, work: 60, rest: 60, sets: 1, setRest: 90, what: "" },
   ...{ parts: [], lineSets: CLOCK_COUNTS.lineSets, recover: CLOCK_COUNTS.recover },
-  ...{ minutes: 2, every: CLOCK_COUNTS.every, tempo: Math.round(usualTempo(COUNT)) },
+  ...{ minutes: 2, combo: "", every: CLOCK_COUNTS.every, tempo: Math.round(usualTempo(COUNT)) },
 };
 export const FIRST_ASKED = withInterval(PLAIN, INTERVALS[0]);
 
@@ -85,8 +89,18 @@ export interface MadeClock {
   readonly leftOut: readonly MixMove[];
 }
 
-/** The programme that is asked for, of the moves that may be called; no stretches where nothing can be made of it. */
-export function stretchesOf(asked: ClockAsked, pool: readonly PoolMove[], seed: number): MadeClock {
+/** What a clock can be made of. */
+export interface ClockMeans {
+  /** The moves that may be called. */
+  readonly pool: readonly PoolMove[];
+  readonly combos: readonly ClockCombo[];
+  readonly dominant: Hand;
+  /** Which order of a mix. */
+  readonly seed: number;
+}
+
+/** The programme that is asked for; no stretches where nothing can be made of it. */
+export function stretchesOf(asked: ClockAsked, { pool, combos, dominant, seed }: ClockMeans): MadeClock {
   switch (asked.kind) {
     case "rounds":
       return { stretches: roundsClock(asked), leftOut: [] };
@@ -103,6 +117,13 @@ export function stretchesOf(asked: ClockAsked, pool: readonly PoolMove[], seed: 
       const mix = mixOf(pool, { calls, every, seed, bounce: COUNT });
       const named = mix.calls.map(({ move }) => ({ name: move.name, counts: every }));
       return { stretches: callsClock(named, tempo), leftOut: mix.leftOut };
+    }
+    case "combo": {
+      const combo = combos.find((one) => one.id === asked.combo) ?? combos[0];
+      if (combo === undefined) return { stretches: [], leftOut: [] };
+      const piece = { ...combo, rest: asked.rest, restName: null };
+      const pieces = new Array<ClockPiece>(asked.rounds).fill(piece);
+      return { stretches: piecesClock(pieces, { tempo: asked.tempo, dominant }), leftOut: [] };
     }
   }
 }

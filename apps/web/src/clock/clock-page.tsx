@@ -4,6 +4,7 @@ import { useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
+import { handOf } from "../combos/index.js";
 import { useWakeLock } from "../floor/index.js";
 import { gridQuery, groupsQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { Clock } from "./clock.js";
@@ -27,6 +28,7 @@ export function StudentClockPage() {
       hasStopped={student.data?.hasStopped ?? false}
       studentId={studentId}
       pool={standings.data === undefined ? undefined : poolOfStudent(standings.data)}
+      dominant={handOf(student.data)}
     />
   );
 }
@@ -48,6 +50,7 @@ export function ClassClockPage() {
       hasStopped={false}
       studentId={null}
       pool={grid.data === undefined ? undefined : poolOfClass(grid.data)}
+      dominant={handOf(undefined)}
     />
   );
 }

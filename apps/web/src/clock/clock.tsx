@@ -1,9 +1,13 @@
 import { CAUTIONS } from "@mirrup/catalogue";
+import type { Hand } from "@mirrup/core";
 import { useLocalStorage } from "@mantine/hooks";
-import { useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { combosQuery } from "../combos/index.js";
 import { floorClasses, FloorHeader, Stopped, useStopped } from "../floor/index.js";
 import { Asked } from "./asked-form.js";
 import { FIRST_ASKED, stretchesOf, type ClockAsked } from "./asked.js";
+import { clockCombos } from "./clock-combos.js";
 import type { PoolMove } from "./pool.js";
 import { Running } from "./running.js";
 import { useClock } from "./use-clock.js";
@@ -18,10 +22,11 @@ interface ClockProps {
   readonly studentId: string | null;
   /** What may be called; undefined while it is being read. */
   readonly pool: readonly PoolMove[] | undefined;
+  readonly dominant: Hand;
 }
 
 /** Work and rest by the clock: chosen, then run. */
-export function Clock({ keptAs, name, back, hasStopped, studentId, pool }: ClockProps) {
+export function Clock({ keptAs, name, back, hasStopped, studentId, pool, dominant }: ClockProps) {
   const [written, setAsked] = useLocalStorage<ClockAsked>({
     key: `mirrup-clock-asked ${keptAs}`,
     defaultValue: FIRST_ASKED,
@@ -32,12 +37,14 @@ export function Clock({ keptAs, name, back, hasStopped, studentId, pool }: Clock
   const stopped = useStopped(studentId ?? "", hasStopped);
   const isStopped = studentId !== null && stopped.hasStopped;
   const clock = useClock(keptAs);
+  const kept = useQuery(combosQuery).data;
+  const combos = useMemo(() => clockCombos(kept ?? []), [kept]);
   if (clock.clock !== null && !isStopped)
     return <Running clock={clock} unit={asked.kind === "circuit" ? "line" : "round"} name={name} />;
-  const { stretches, leftOut } = stretchesOf(asked, pool ?? [], seed);
+  const { stretches, leftOut } = stretchesOf(asked, { pool: pool ?? [], combos, dominant, seed });
   return (
     <main className={floorClasses.floor}>
-      <FloorHeader to={back} title={"Interval clock"} sub={name} />
+      <FloorHeader to={back} title="Interval clock" sub={name} />
       {isStopped ? (
         <Stopped name={name} isSent={hasStopped} onTakeBack={() => stopped.press(false)} />
       ) : (
@@ -45,6 +52,7 @@ export function Clock({ keptAs, name, back, hasStopped, studentId, pool }: Clock
           <Asked
             asked={asked}
             pool={pool}
+            combos={kept === undefined ? undefined : combos}
             onAsk={setAsked}
             stretches={stretches}
             leftOut={leftOut.map((move) => move.name)}

@@ -5,7 +5,7 @@ import classes from "./clock.module.css";
 import type { HeldClock } from "./use-clock.js";
 import { useSounds } from "./use-sounds.js";
 import { useVoice } from "./use-voice.js";
-import { nextWords, nowWords, placeWords } from "./words.js";
+import { nextWords, nowWords, placeWords, type ClockUnit } from "./words.js";
 
 /** Where a key is the element's own: a button that was come to by keyboard is pressed by it. */
 const IGNORED = ["INPUT", "TEXTAREA", "SELECT", "BUTTON"];
@@ -20,7 +20,7 @@ function pressing(act: () => void) {
 
 interface RunningProps {
   readonly clock: HeldClock;
-  readonly unit: "round" | "line";
+  readonly unit: ClockUnit;
   readonly name: string;
 }
 

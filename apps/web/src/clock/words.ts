@@ -4,14 +4,14 @@ import { capital } from "../app/words.js";
 
 /** The large word: what is done now. */
 export function nowWords({ stretch, call }: ClockMoment): string {
-  if (stretch.kind === "rest") return "Rest";
+  if (stretch.kind === "rest") return capital(stretch.calls[0]?.name ?? "") || "Rest";
   if (stretch.kind === "count-in") return "Ready";
   return capital(stretch.calls[call?.index ?? 0]?.name ?? "") || "Work";
 }
 
 function firstOf(stretch: Stretch | undefined): string {
   if (stretch === undefined) return "the end";
-  return stretch.kind === "rest" ? "rest" : (stretch.calls[0]?.name ?? "") || "work";
+  return (stretch.calls[0]?.name ?? "") || (stretch.kind === "rest" ? "rest" : "work");
 }
 
 /** What comes after the call or the stretch at hand. */
@@ -21,8 +21,11 @@ export function nextWords(moment: ClockMoment, stretches: readonly Stretch[]): s
   return following === undefined ? firstOf(stretches[index + 1]) : following.name;
 }
 
+/** What a programme calls its rounds. */
+export type ClockUnit = "round" | "line" | "combo";
+
 /** Where it stands: `round 2 of 3, set 1 of 2`; nothing where there is but one. */
-export function placeWords({ place }: Stretch, unit: "round" | "line"): string {
+export function placeWords({ place }: Stretch, unit: ClockUnit): string {
   const said = [
     [unit, place.round, place.rounds],
     ["set", place.set, place.sets],

@@ -23,6 +23,8 @@ export interface Stretch {
   readonly seconds: number;
   /** Beats a minute that are clicked in it; null for none. */
   readonly tempo: number | null;
+  /** What is clicked in it where that is no even beat, seconds from its beginning. */
+  readonly clicks?: readonly number[];
   readonly calls: readonly ClockCall[];
   readonly place: ClockPlace;
 }
@@ -47,7 +49,8 @@ function plain(kind: Stretch["kind"], seconds: number, place: ClockPlace, name?:
   return { kind, seconds, tempo: null, calls: name === undefined ? [] : [{ name, seconds }], place };
 }
 
-function withCountIn(stretches: readonly Stretch[]): readonly Stretch[] {
+/** Stretches with the seconds before them; none for none. */
+export function withCountIn(stretches: readonly Stretch[]): readonly Stretch[] {
   const [first] = stretches;
   return first === undefined ? [] : [plain("count-in", COUNT_IN, first.place), ...stretches];
 }
@@ -209,6 +212,21 @@ export function onceMore(clock: RunningClock, now: number): RunningClock {
   return moment === null ? clock : shifted(clock, -moment.into);
 }
 
+/** When each call of a stretch begins. */
+function callStarts(calls: readonly ClockCall[]): readonly number[] {
+  let at = 0;
+  return calls.map(({ seconds }) => {
+    const start = at;
+    at += seconds;
+    return start;
+  });
+}
+
+/** Whether a click is the first since a call began. */
+function isFirstAfter(starts: readonly number[], clicks: readonly number[], at: number): boolean {
+  return starts.some((start) => at >= start && !clicks.some((other) => other >= start && other < at));
+}
+
 /** The clicks within a span of a programme, in seconds from its beginning: each beat of what has a tempo. */
 export function clicksBetween(
   stretches: readonly Stretch[],
@@ -217,7 +235,13 @@ export function clicksBetween(
 ): readonly { readonly at: number; readonly isFirst: boolean }[] {
   const clicks: { at: number; isFirst: boolean }[] = [];
   let began = 0;
-  for (const { seconds, tempo } of stretches) {
+  for (const { seconds, tempo, clicks: own, calls } of stretches) {
+    if (own !== undefined) {
+      const turns = callStarts(calls);
+      for (const at of own)
+        if (began + at >= from && began + at < to)
+          clicks.push({ at: began + at, isFirst: isFirstAfter(turns, own, at) });
+    }
     const gap = tempo === null ? null : 60 / tempo;
     if (gap !== null && began < to && began + seconds > from) {
       const first = Math.max(0, Math.ceil((from - began) / gap - 1e-9));

@@ -1,0 +1,33 @@
+import { CATALOGUE } from "@mirrup/catalogue";
+import { FREESTYLE_LIMITS, planFreestyle } from "@mirrup/core/combos";
+import { goalSides } from "@mirrup/core/teaching";
+import { useQuery } from "@tanstack/react-query";
+import { useSearchParams } from "react-router";
+import { SYLLABUS } from "../app/syllabus.js";
+import { combosQuery } from "./queries.js";
+import { useFor } from "./use-for.js";
+import { useTempoAsked } from "./use-tempo-asked.js";
+
+/** The freestyle round that an address asks for. */
+export function useFreestyle() {
+  const [params] = useSearchParams();
+  const combos = useQuery(combosQuery);
+  const { id: studentId, students, dominant } = useFor();
+  const { tempo } = useTempoAsked();
+  const student = students.find((one) => one.id === studentId);
+  const number = (key: string, usual: number, least: number, most: number) => {
+    const value = Number(params.get(key) ?? usual);
+    return Number.isFinite(value) ? Math.min(most, Math.max(least, Math.round(value))) : usual;
+  };
+  const seconds = number("seconds", 60, 10, FREESTYLE_LIMITS.seconds);
+  const rest = number("rest", 6, 0, FREESTYLE_LIMITS.rest);
+  const out = params.getAll("out");
+  const own = student?.goals.flatMap((goal) => goalSides(SYLLABUS, goal).map((one) => one.subject)) ?? [];
+  const goals = params.has("goal")
+    ? params.getAll("goal").filter((id) => CATALOGUE.skills.has(id))
+    : [...new Set(own)];
+  const shelf = (combos.data ?? []).filter((combo) => !combo.isRemoved);
+  const taken = shelf.filter(({ id }) => !out.includes(id));
+  const plan = planFreestyle(taken, { seconds, rest, tempo, dominant, goals, roles: CATALOGUE.roles });
+  return { combos, shelf, student, plan, seconds, rest, out, goals, tempo, dominant };
+}
