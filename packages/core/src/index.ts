@@ -5,7 +5,7 @@ export { DAY_MS, dayAfter, type Instant, type LocalDate, localDate } from "./ins
 export { type Random, between, randomFrom } from "./random.js";
 export { ARMS, type Arms, type Hand, POSES, type Pose, UNDER_FEET, type WrittenArms } from "./rope/arms.js";
 export { armsWords } from "./rope/arms-words.js";
-export { type CalledBeat, callOf } from "./rope/call.js";
+export { type CalledBeat, calledPhrases, callOf } from "./rope/call.js";
 export { checkScore } from "./rope/check.js";
 export { linkCost } from "./rope/cost.js";
 export { type RuleFault } from "./rope/fault.js";

@@ -14,8 +14,7 @@ import {
   withInterval,
 } from "./asked.js";
 import classes from "./clock.module.css";
-import type { ClockCombo } from "./clock-combos.js";
-import type { PoolMove } from "./pool.js";
+import type { ClockCombo, PoolMove } from "./pool.js";
 
 const KIND_NAMES: Readonly<Record<ClockKind, string>> = {
   rounds: "Work and rest",

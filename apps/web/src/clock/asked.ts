@@ -11,8 +11,7 @@ import {
   type Stretch,
 } from "@mirrup/core/teaching";
 import { piecesClock, type ClockPiece } from "@mirrup/core/combos";
-import type { ClockCombo } from "./clock-combos.js";
-import type { PoolMove } from "./pool.js";
+import type { ClockCombo, PoolMove } from "./pool.js";
 
 export const CLOCK_KINDS = ["rounds", "circuit", "mix", "combo"] as const;
 export type ClockKind = (typeof CLOCK_KINDS)[number];

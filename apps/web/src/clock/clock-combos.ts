@@ -1,12 +1,6 @@
 import type { ComboView } from "@mirrup/contract";
-import type { ClockPiece } from "@mirrup/core/combos";
 import { namesOf, partName } from "../combos/index.js";
-
-/** A kept combo, and what is called at each of its parts. */
-export interface ClockCombo extends Pick<ClockPiece, "parts" | "names"> {
-  readonly id: string;
-  readonly name: string;
-}
+import type { ClockCombo } from "./pool.js";
 
 /** The kept combos that a clock can run. */
 export function clockCombos(combos: readonly ComboView[]): readonly ClockCombo[] {

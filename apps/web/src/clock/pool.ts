@@ -2,6 +2,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { GridView, StandingItem } from "@mirrup/contract";
 import { sideKey, sideScore, skillOf, type Score, type SideName } from "@mirrup/core";
+import type { ClockPiece } from "@mirrup/core/combos";
 import { decodeStatuses, isMet } from "@mirrup/core/teaching";
 import { subjectName } from "../app/words.js";
 
@@ -10,6 +11,12 @@ export interface PoolMove {
   readonly key: string;
   readonly name: string;
   readonly score: Score;
+}
+
+/** A kept combo, and what is called at each of its parts. */
+export interface ClockCombo extends Pick<ClockPiece, "parts" | "names"> {
+  readonly id: string;
+  readonly name: string;
 }
 
 function moveOf(subject: string, side: SideName): readonly PoolMove[] {

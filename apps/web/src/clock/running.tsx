@@ -1,10 +1,10 @@
 import { useHotkeys } from "@mantine/hooks";
-import { useEffect, useRef, type MouseEvent } from "react";
+import { useEffect, useEffectEvent, useRef, type MouseEvent } from "react";
 import { leftWords } from "../app/left-words.js";
 import classes from "./clock.module.css";
 import type { HeldClock } from "./use-clock.js";
 import { useSounds } from "./use-sounds.js";
-import { useVoice } from "./use-voice.js";
+import { useVoice } from "../voice/index.js";
 import { nextWords, nowWords, placeWords, type ClockUnit } from "./words.js";
 
 /** Where a key is the element's own: a button that was come to by keyboard is pressed by it. */
@@ -29,7 +29,11 @@ export function Running({ clock: held, unit, name }: RunningProps) {
   const { clock, moment, toggle, skip, again, end } = held;
   useSounds(clock);
   const now = moment === null ? "Done" : nowWords(moment);
-  const voice = useVoice(now);
+  const voice = useVoice();
+  const say = useEffectEvent(voice.say);
+  useEffect(() => {
+    if (voice.isReady) say(now);
+  }, [voice.isReady, now]);
   const keys: Parameters<typeof useHotkeys>[0] = [
     ["Space", toggle],
     ["P", toggle],

@@ -6,6 +6,7 @@ import { IconPrinter, IconVolume } from "@tabler/icons-react";
 import { useState } from "react";
 import { skillName } from "../app/words.js";
 import { CallOut, useTempo } from "../floor/index.js";
+import { useVoice } from "../voice/index.js";
 import classes from "./combo.module.css";
 import type { ComboNames } from "./words.js";
 
@@ -19,7 +20,8 @@ interface CallProps {
 
 /** A line a count, for a judge or a partner, with every form that has to be agreed on; and aloud, in time. */
 export function Call({ parts, side, names, accepted = settingValue("fused-forms") }: CallProps) {
-  const tempo = useTempo();
+  const voice = useVoice();
+  const tempo = useTempo(undefined, voice.recorded);
   const [isCalled, setCalled] = useState(false);
   const shown = onSide(parts, side);
   const lines = callSheet(shown, {

@@ -21,6 +21,7 @@ import {
   useRun,
   useTempo,
 } from "../floor/index.js";
+import { useVoice } from "../voice/index.js";
 import classes from "./combo-floor.module.css";
 import { comboSetsQuery, comboStandingsQuery } from "./queries.js";
 import { stepName } from "./words.js";
@@ -53,7 +54,8 @@ export function StepSet(props: StepSetProps) {
   const client = useQueryClient();
   const floor = useRun(about, step.drill);
   const { run, begun } = floor;
-  const tempo = useTempo();
+  const voice = useVoice();
+  const tempo = useTempo(undefined, voice.recorded);
   const [finished, setFinished] = useState<SetRequest | null>(null);
   const [unkept, setUnkept] = useState(false);
   const outcome = useOutcome(finished);
@@ -92,8 +94,8 @@ export function StepSet(props: StepSetProps) {
   useFloorKeys({
     clean: () => counts && floor.enter({ kind: "clean" }),
     miss: () => counts && floor.enter({ kind: "miss" }),
-    pause: () => undefined,
     tempo: tempo.tap,
+    voice: voice.toggle,
     number: (place) => counts && asksWhere && locate(place),
     undo: () => counts && floor.undo(),
     next: () => (finished === null ? finish() : outcome.kind !== "sending" && onNext()),
@@ -181,7 +183,7 @@ export function StepSet(props: StepSetProps) {
       <Deck
         floor={floor}
         onFinish={finish}
-        tools={<TempoTools tempo={tempo} ticks={[]} score={score} />}
+        tools={<TempoTools tempo={tempo} ticks={[]} score={score} voice={voice} />}
         question={
           asksWhere ? (
             <div className={classes.where} role="group" aria-label="At which link did it miss?">

@@ -124,8 +124,6 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
   useFloorKeys({
     clean: press,
     miss,
-    pause: () => undefined,
-    tempo: () => undefined,
     number: (place) => {
       const fault = faultsOf(subject)[place];
       if (asksWhy && fault !== undefined) run.name(fault);

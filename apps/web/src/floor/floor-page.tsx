@@ -4,7 +4,7 @@ import { gateDrill, SIDE_NAMES, sidesOf, type Drill, type SideName } from "@mirr
 import { isMet } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useEffectEvent, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
 import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
@@ -14,6 +14,7 @@ import { LedBar, useLed } from "../led/index.js";
 import { floorPlace, PresenceNote, usePresence } from "../presence/index.js";
 import { ladderQuery, nextQuery, standingsQuery, studentQuery } from "../students/index.js";
 import { addressOf, drillFrom } from "../app/drill-address.js";
+import { useVoice } from "../voice/index.js";
 import { Stopped, useStopped } from "./early-stop.js";
 import { FloorSet } from "./floor-set.js";
 import { AnotherStudent, StudentStrip } from "./student-strip.js";
@@ -78,6 +79,13 @@ function Floor({ studentId, subject, side }: FloorProps) {
   const presence = usePresence({ place, isHere: isCounting });
   const name = student.data?.name ?? "";
   const strip = useStrip(about, name);
+  const voice = useVoice();
+  const isOneOfSeveral = strip.entries.length > 0 && name !== "";
+  const say = useEffectEvent(voice.say);
+  useEffect(() => {
+    // Whose turn it is.
+    if (isOneOfSeveral && voice.isReady) say(name);
+  }, [isOneOfSeveral, voice.isReady, name]);
 
   const isHere = (one: { readonly subject: string; readonly side: SideName }) =>
     one.subject === subject && one.side === side;
@@ -145,6 +153,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
             after={next.data?.find((one) => !isHere(one))}
             onChoose={choose}
             onCounting={onCounting}
+            voice={voice}
             onFinished={session.count}
             onAgain={again}
           />

@@ -33,6 +33,8 @@ import { useHandle } from "./use-handle.js";
 import type { Lead } from "./use-lead.js";
 import { useOutcome } from "./use-outcome.js";
 import { useRun } from "./use-run.js";
+import type { Voice } from "../voice/index.js";
+import { useSpokenCount } from "./use-spoken-count.js";
 import { useSuggestion } from "./use-suggestion.js";
 import { useTempo } from "./use-tempo.js";
 import classes from "./floor.module.css";
@@ -59,6 +61,7 @@ interface FloorSetProps {
   readonly onCounting: () => void;
   /** Hears of each set that is finished here. */
   readonly onFinished: (set: SetRequest) => void;
+  readonly voice: Voice;
   /** Begins a new set here. */
   readonly onAgain: () => void;
 }
@@ -77,6 +80,7 @@ export function FloorSet(props: FloorSetProps) {
     onCounting,
     onFinished,
     onAgain,
+    voice,
   } = props;
   const isProposed =
     proposal !== undefined && addressOf(proposal.drill).toString() === addressOf(proposed).toString();
@@ -88,7 +92,9 @@ export function FloorSet(props: FloorSetProps) {
     getInitialValueInEffect: false,
   });
   const score = useScoreOfDrill(about, drill);
-  const tempo = useTempo({ subject: about.subject, usual: score === null ? null : usualTempo(score) });
+  const usual = score === null ? null : usualTempo(score);
+  const tempo = useTempo({ subject: about.subject, usual }, voice.recorded);
+  useSpokenCount(voice, run);
   const handle = useHandle(floor, score === null ? 1 : Math.max(1, measureScore(score).turns));
   const [finished, setFinished] = useState<SetRequest | null>(null);
   const item = standings?.find((one) => one.subject === about.subject && one.side === about.side);
@@ -143,6 +149,7 @@ export function FloorSet(props: FloorSetProps) {
     miss: () => counts && miss(),
     pause: () => counts && pacing && floor.enter({ kind: "stop" }),
     tempo: tempo.tap,
+    voice: voice.toggle,
     number: (place) => {
       const fault = faultsOf(about.subject)[place];
       if (counts && asksWhy && fault !== undefined) floor.name(fault);
@@ -159,7 +166,7 @@ export function FloorSet(props: FloorSetProps) {
     return (
       <div ref={heading} tabIndex={-1} className={classes.stage}>
         <Result set={finished} outcome={sent} standings={standings} suggestion={suggestion} lead={lead}>
-          <Rest studentId={about.studentId} />
+          <Rest studentId={about.studentId} onOver={() => voice.say("go")} />
         </Result>
       </div>
     );
@@ -182,7 +189,7 @@ export function FloorSet(props: FloorSetProps) {
         <HandleBar handle={handle} tempo={tempo.tempo} disabled={run.end !== "running" || waitsForClock} />
       )}
       {(counting === "tap" || counting === "tempo") && (
-        <TempoTools tempo={tempo} ticks={tappedTimes(floor.taps)} score={score} />
+        <TempoTools tempo={tempo} ticks={tappedTimes(floor.taps)} score={score} voice={voice} />
       )}
     </>
   );
@@ -207,7 +214,7 @@ export function FloorSet(props: FloorSetProps) {
                 tempo={tempo.tempo}
               />
             )}
-            {!begun && <Rest studentId={about.studentId} />}
+            {!begun && <Rest studentId={about.studentId} onOver={() => voice.say("go")} />}
           </Counter>
         </div>
         <FloorLadder about={about} drill={drill} canChoose={!begun} onChoose={onChoose} />

@@ -1,4 +1,5 @@
 import type { CalledBeat } from "@mirrup/core";
+import { speak, type Recorded } from "../voice/index.js";
 import { click } from "./click.js";
 
 /**
@@ -27,12 +28,14 @@ export function calledAt(pattern: readonly CalledBeat[], beat: number): CalledBe
 
 /**
  * Starts to click, with a count-in; `onBeat` hears each beat's number from 1, and 0 or less while
- * counting in. With a pattern every turn of its beats is heard, a fused one higher.
+ * counting in. With a pattern every turn of its beats is heard, a fused one higher, and with a voice its words, each
+ * with its beat: both are told to the same clock.
  */
 export function startMetronome(
   tempo: number,
   onBeat: (beat: number) => void,
   pattern: readonly CalledBeat[] = [],
+  voice: () => Recorded | null = () => null,
 ): Metronome {
   const audio = new AudioContext();
   // Closed before it could begin: then nothing is to be heard.
@@ -56,6 +59,9 @@ export function startMetronome(
           );
         }
       }
+      const recorded = voice();
+      const words = beat <= 0 ? String(COUNT_IN + beat) : (called?.words ?? "");
+      if (recorded !== null && pattern.length > 0) speak(audio, recorded, words, next, 60 / beatsAMinute);
       const number = beat;
       const timer = setTimeout(
         () => {

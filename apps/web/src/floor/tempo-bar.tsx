@@ -1,4 +1,5 @@
-import { IconMinus, IconPlus } from "@tabler/icons-react";
+import { IconMinus, IconPlus, IconVolume, IconVolumeOff } from "@tabler/icons-react";
+import type { Voice } from "../voice/index.js";
 import { COUNT_IN } from "./metronome.js";
 import { rhythmWords } from "./rhythm-words.js";
 import classes from "./tempo-bar.module.css";
@@ -12,10 +13,16 @@ interface TempoBarProps {
   readonly ticks: readonly number[];
   /** Calls the drill's pattern out; null where it has none. */
   readonly onCall: (() => void) | null;
+  readonly voice: Pick<Voice, "isAble" | "isOn" | "toggle">;
 }
 
 /** The metronome: a tempo, tapped or stepped, its beat in sight and in sound; and how even the set is. */
-export function TempoBar({ tempo: { tempo, beat, change, tap, toggle }, ticks, onCall }: TempoBarProps) {
+export function TempoBar({
+  tempo: { tempo, beat, change, tap, toggle },
+  ticks,
+  onCall,
+  voice,
+}: TempoBarProps) {
   const isOn = beat !== null;
   return (
     <div className={classes.bar} role="group" aria-label="Tempo">
@@ -36,6 +43,18 @@ export function TempoBar({ tempo: { tempo, beat, change, tap, toggle }, ticks, o
       {onCall !== null && (
         <button type="button" className={classes.tool} onClick={onCall}>
           Call it out
+        </button>
+      )}
+      {voice.isAble && (
+        <button
+          type="button"
+          className={classes.step}
+          aria-label="Voice (V)"
+          aria-pressed={voice.isOn}
+          title="Counts, moves and rests said aloud (V)"
+          onClick={voice.toggle}
+        >
+          {voice.isOn ? <IconVolume size={20} aria-hidden /> : <IconVolumeOff size={20} aria-hidden />}
         </button>
       )}
       <span className={classes.rhythm}>

@@ -2,6 +2,7 @@ import { callOf, type CalledBeat, type Score } from "@mirrup/core";
 import { useState } from "react";
 import { CallOut } from "./call-out.js";
 import { TempoBar } from "./tempo-bar.js";
+import type { Voice } from "../voice/index.js";
 import type { FloorTempo } from "./use-tempo.js";
 
 interface TempoToolsProps {
@@ -10,10 +11,11 @@ interface TempoToolsProps {
   readonly ticks: readonly number[];
   /** What can be called out; null outside the rope model. */
   readonly score: Score | null;
+  readonly voice: Voice;
 }
 
 /** The beat of a drill, and its pattern called out in time with it. */
-export function TempoTools({ tempo, ticks, score }: TempoToolsProps) {
+export function TempoTools({ tempo, ticks, score, voice }: TempoToolsProps) {
   const [called, setCalled] = useState<readonly CalledBeat[] | null>(null);
   const call = (of: Score) => {
     const pattern = callOf(of);
@@ -22,7 +24,12 @@ export function TempoTools({ tempo, ticks, score }: TempoToolsProps) {
   };
   return (
     <>
-      <TempoBar tempo={tempo} ticks={ticks} onCall={score === null ? null : () => call(score)} />
+      <TempoBar
+        tempo={tempo}
+        ticks={ticks}
+        voice={voice}
+        onCall={score === null ? null : () => call(score)}
+      />
       {called !== null && tempo.beat !== null && (
         <CallOut
           pattern={called}

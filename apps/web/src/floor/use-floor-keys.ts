@@ -1,14 +1,16 @@
 import { useEffect, useEffectEvent } from "react";
 
+/** What each key does; one that is left out does nothing. */
 export interface FloorKeys {
-  readonly clean: () => void;
-  readonly miss: () => void;
-  readonly undo: () => void;
-  readonly next: () => void;
-  readonly pause: () => void;
-  readonly tempo: () => void;
+  readonly clean?: () => void;
+  readonly miss?: () => void;
+  readonly undo?: () => void;
+  readonly next?: () => void;
+  readonly pause?: () => void;
+  readonly tempo?: () => void;
+  readonly voice?: () => void;
   /** A key from 1 to 9, as a place from 0. */
-  readonly number: (place: number) => void;
+  readonly number?: (place: number) => void;
 }
 
 const ACTIONS: Readonly<Record<string, Exclude<keyof FloorKeys, "number">>> = {
@@ -18,6 +20,7 @@ const ACTIONS: Readonly<Record<string, Exclude<keyof FloorKeys, "number">>> = {
   PageUp: "miss",
   z: "undo",
   t: "tempo",
+  v: "voice",
   p: "pause",
   Enter: "next",
 };
@@ -39,13 +42,13 @@ export function useFloorKeys(keys: FloorKeys): void {
   const act = useEffectEvent((event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
     if (/^[1-9]$/.test(event.key)) {
-      if (event.type === "keydown" && !event.repeat) keys.number(Number(event.key) - 1);
+      if (event.type === "keydown" && !event.repeat) keys.number?.(Number(event.key) - 1);
       return;
     }
     const action = ACTIONS[event.key.length === 1 ? event.key.toLowerCase() : event.key];
     if (action === undefined || worksByItself(event)) return;
     event.preventDefault();
-    if (event.type === "keydown" && !event.repeat) keys[action]();
+    if (event.type === "keydown" && !event.repeat) keys[action]?.();
   });
   useEffect(() => {
     const listener = (event: KeyboardEvent) => act(event);

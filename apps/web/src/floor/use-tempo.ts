@@ -2,6 +2,7 @@ import type { CalledBeat } from "@mirrup/core";
 import { tappedTempo } from "@mirrup/core/combos";
 import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
+import type { Recorded } from "../voice/index.js";
 import { startMetronome, type Metronome } from "./metronome.js";
 
 const SLOWEST = 40;
@@ -34,14 +35,21 @@ interface TempoOf {
   readonly usual: number | null;
 }
 
-/** A tempo, as the device was last left with it, and its beat: of one skill, or of whatever is called out. */
-export function useTempo(of?: TempoOf): FloorTempo {
+/**
+ * A tempo, as the device was last left with it, and its beat: of one skill, or of whatever is called out. With recorded
+ * words it says what it calls.
+ */
+export function useTempo(of?: TempoOf, recorded: Recorded | null = null): FloorTempo {
   const first = within(of?.usual ?? FIRST);
   const key = of === undefined ? "mirrup-tempo" : `mirrup-tempo ${of.subject}`;
   const [kept, setTempo] = useLocalStorage({ key, defaultValue: first });
   const tempo = within(Number.isFinite(kept) ? kept : first);
   const [beat, setBeat] = useState<number | null>(null);
   const metronome = useRef<Metronome>(undefined);
+  const voice = useRef(recorded);
+  useEffect(() => {
+    voice.current = recorded;
+  });
   const tapped = useRef<readonly number[]>([]);
   useEffect(() => () => metronome.current?.stop(), []);
 
@@ -51,7 +59,7 @@ export function useTempo(of?: TempoOf): FloorTempo {
   };
   const start = (pattern: readonly CalledBeat[]) => {
     metronome.current?.stop();
-    metronome.current = startMetronome(tempo, setBeat, pattern);
+    metronome.current = startMetronome(tempo, setBeat, pattern, () => voice.current);
     setBeat(0);
   };
   const stop = () => {

@@ -99,11 +99,7 @@ function Now({ studentId, session, block }: NowProps) {
     session.leave(block.key, "done");
     void navigate(blockPathOf(paths, studentId, next ?? null));
   };
-  const nothing = () => undefined;
-  useFloorKeys({
-    ...{ clean: nothing, miss: nothing, pause: nothing, tempo: nothing, number: nothing, undo: nothing },
-    next: go,
-  });
+  useFloorKeys({ next: go });
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => button.current?.focus(), []);
   const isWarm = block.phase === "warm-up";

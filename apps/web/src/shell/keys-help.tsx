@@ -15,6 +15,7 @@ const KEYS = [
   ["Z", "on the floor: undo"],
   ["1 to 9", "on the floor, after a miss: why; in a combo, where"],
   ["T", "on the floor: tap the tempo"],
+  ["V", "on the floor and by the clock: counts, moves and rests said aloud, or not"],
   ["P", "on the floor: pause a count that goes on by itself"],
   ["Ctrl Z", "on a session, a class plan and the combo bench: undo; Ctrl Y does it again"],
   ["N S +", "in the hall: next, skip the turn, two minutes more"],

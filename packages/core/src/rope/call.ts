@@ -4,10 +4,10 @@
  * different.
  */
 import { handWord } from "./arms-words.js";
-import { sideOfArms, type WrittenArms } from "./arms.js";
-import type { Foot, Gesture } from "./feet.js";
+import { ARMS, sideOfArms, type WrittenArms } from "./arms.js";
+import { GESTURES, type Foot, type Gesture } from "./feet.js";
 import { gestureWords, multipleName } from "./reading.js";
-import { expandBeats, landingOf, type Beat, type Score } from "./score.js";
+import { expandBeats, landingOf, LIMITS, type Beat, type Score } from "./score.js";
 
 export interface CalledTurn {
   /** From the start of the beat, as a share of it: 0 for the first turn. */
@@ -89,4 +89,16 @@ function turnsOf({ turns }: Beat): readonly CalledTurn[] {
 /** Every beat of the pattern with its repeats written out, in order. */
 export function callOf(score: Score): readonly CalledBeat[] {
   return expandBeats(score).map((beat) => ({ words: beatCall(beat), turns: turnsOf(beat) }));
+}
+
+/** All that is ever called of a beat: of arms, feet, turns in a jump and gestures, each alone. */
+export function calledPhrases(): readonly string[] {
+  const turns = Array.from({ length: LIMITS.turnsInBeat }, (_, less) => multipleName(less + 1));
+  return [
+    ...ARMS.map(armsCall),
+    ...Object.values(FOOT_CALLS),
+    ...GESTURES.map(gestureWords),
+    ...turns,
+    "hop",
+  ];
 }

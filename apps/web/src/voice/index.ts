@@ -1,0 +1,2 @@
+export { recordedWords, speak, type Recorded } from "./recorded.js";
+export { useVoice, type Voice } from "./use-voice.js";
