@@ -130,3 +130,34 @@ test("two coaches in one hall see each other, and one takes over with all that w
   await bram.context.close();
   await orla.context.close();
 });
+
+test("at a station a pair is counted on one large button, and each one's number is kept", async ({
+  browser,
+  mirrup,
+}) => {
+  const { context, page } = await tablet(browser, mirrup.stack.address, "coach@quillhaven.example");
+  const headers = { "x-mirrup-studio": mirrup.root.slice(1) };
+  const reply = await context.request.get("/api/students", { headers });
+  const free = ((await reply.json()) as Items<StudentView>).items.filter((one) => !one.hasStopped);
+  const four = free.slice(4, 8);
+  const lesson = lessonOf(four.map((one) => one.id));
+  await context.request.post("/api/lessons", { headers, data: { lessons: [lesson] } });
+  await page.goto(`${mirrup.root}/lessons/${lesson.id}/turns/1/stations/1`);
+  await page.getByRole("button", { name: "Count by tapping, one button a pair" }).click();
+  const [first, second] = four.map((one) => one.name);
+  const pair = page.getByRole("group", { name: new RegExp(`${first}.*${second}|${second}.*${first}`) });
+  const count = pair.getByRole("button").first();
+  for (let tap = 0; tap < 4; tap += 1) await count.click();
+  await pair.getByRole("button", { name: "One less" }).click();
+  await expect(pair.getByRole("status")).toHaveText("3");
+  await pair.getByRole("button", { name: "Missed: change" }).click();
+  await expect(pair.getByRole("status")).toHaveText("0");
+  await expect(pair).toContainText(/: 3/);
+  await count.click();
+  await expectAccessible(page);
+  const stored = page.waitForResponse((one) => one.url().endsWith("/api/sets"));
+  await page.getByRole("button", { name: "Finish the round: 2 of 2" }).click();
+  const { sets } = JSON.parse((await stored).request().postData() ?? "{}") as { sets: SetRequest[] };
+  expect(sets.map((one) => one.clean).sort()).toEqual([1, 3]);
+  await context.close();
+});

@@ -1,5 +1,6 @@
 import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, skillOf, type Drill } from "@mirrup/core";
+import { memo } from "react";
 import classes from "./floor.module.css";
 
 interface CoachingProps {
@@ -10,7 +11,7 @@ interface CoachingProps {
 }
 
 /** What is said of a drill, in large words; what to look at; and what can hurt in it. */
-export function Coaching({ subject, drill, hasCautions }: CoachingProps) {
+export const Coaching = memo(function Coaching({ subject, drill, hasCautions }: CoachingProps) {
   const skill = skillOf(CATALOGUE, subject);
   const { say, look } = coachingOf(skill, drill);
   // What is done without a rope can strike nobody.
@@ -28,4 +29,4 @@ export function Coaching({ subject, drill, hasCautions }: CoachingProps) {
       )}
     </>
   );
-}
+});

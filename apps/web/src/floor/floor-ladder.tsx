@@ -2,7 +2,7 @@ import type { RungItem } from "@mirrup/contract";
 import type { Drill } from "@mirrup/core";
 import { IconCheck } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import { ladderWords, oddsWords } from "../app/drill-words.js";
 import { capital } from "../app/words.js";
 import { ladderQuery } from "../students/index.js";
@@ -23,7 +23,8 @@ function stateWords({ state, chance, isNext }: RungItem): string {
 }
 
 /** The side's drills beside the numerals: what is behind, where one is, and what comes, each with its odds. */
-export function FloorLadder({ about, drill, canChoose, onChoose }: FloorLadderProps) {
+export const FloorLadder = memo(function FloorLadder(props: FloorLadderProps) {
+  const { about, drill, canChoose, onChoose } = props;
   const { studentId, subject, side } = about;
   const ladder = useQuery(ladderQuery(studentId, subject, side));
   const rungs = ladder.data ?? [];
@@ -67,4 +68,4 @@ export function FloorLadder({ about, drill, canChoose, onChoose }: FloorLadderPr
       </ol>
     </nav>
   );
-}
+});

@@ -38,8 +38,18 @@ export function elapsedOf({ drill, startedAt }: KeptRun, now: number): number {
   return Math.min(elapsed, secondsOf(drill) ?? elapsed);
 }
 
+/** What a run came to when it was looked at last: a tap asks for it more than once. */
+const runs = new WeakMap<KeptRun, { readonly elapsed: number; readonly run: Run }>();
+
 export function runAt(kept: KeptRun, now: number): Run {
-  return runOf(kept.drill, kept.taps, elapsedOf(kept, now));
+  const elapsed = elapsedOf(kept, now);
+  const known = runs.get(kept);
+  // Where nothing goes by the clock, time changes nothing.
+  const isTimed = secondsOf(kept.drill) !== null || isPacing(kept.taps);
+  if (known !== undefined && (!isTimed || known.elapsed === elapsed)) return known.run;
+  const run = runOf(kept.drill, kept.taps, elapsed);
+  runs.set(kept, { elapsed, run });
+  return run;
 }
 
 /** The entries that can be made without their time, which the run gives them. */

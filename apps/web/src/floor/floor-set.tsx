@@ -3,16 +3,15 @@ import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import { measureScore, skillOf, usualTempo, type Gate, type Drill } from "@mirrup/core";
 import { restAfterSet } from "@mirrup/core/planning";
 import { secondsATry, secondsOf } from "@mirrup/core/teaching";
-import { NativeSelect } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { drillOfWords } from "../app/drill-words.js";
 import { SmallBraid } from "../braid/index.js";
 import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
-import { COUNTING_NAMES, COUNTINGS, type Counting } from "./counting.js";
+import type { Counting } from "./counting.js";
+import { CountingChoice } from "./counting-choice.js";
 import { Deck } from "./deck.js";
-import choice from "./drill-choice.module.css";
 import { addressOf } from "../app/drill-address.js";
 import { FaultStrip } from "./fault-strip.js";
 import { faultsOf } from "./faults-of.js";
@@ -82,9 +81,11 @@ export function FloorSet(props: FloorSetProps) {
     onAgain,
     voice,
   } = props;
-  const isProposed =
-    proposal !== undefined && addressOf(proposal.drill).toString() === addressOf(proposed).toString();
-  const floor = useRun(about, proposed, isProposed ? proposal.chance : null);
+  const isProposed = useMemo(
+    () => proposal !== undefined && addressOf(proposal.drill).toString() === addressOf(proposed).toString(),
+    [proposal, proposed],
+  );
+  const floor = useRun(about, proposed, isProposed ? (proposal?.chance ?? null) : null);
   const { run, drill, begun, pacing } = floor;
   const [counting, setCounting] = useLocalStorage<Counting>({
     key: "mirrup-counting",
@@ -173,18 +174,7 @@ export function FloorSet(props: FloorSetProps) {
   }
   const tools = (
     <>
-      <NativeSelect
-        aria-label="How it is counted"
-        size="md"
-        value={counting}
-        disabled={floor.sensing || pacing}
-        data={COUNTINGS.map((value) => ({ value, label: COUNTING_NAMES[value] }))}
-        onChange={(event) => {
-          setCounting(COUNTINGS.find((one) => one === event.currentTarget.value) ?? "tap");
-          event.currentTarget.blur();
-        }}
-        classNames={{ input: choice.ruleInput }}
-      />
+      <CountingChoice counting={counting} disabled={floor.sensing || pacing} onChoose={setCounting} />
       {counting === "handle" && (
         <HandleBar handle={handle} tempo={tempo.tempo} disabled={run.end !== "running" || waitsForClock} />
       )}

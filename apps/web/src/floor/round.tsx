@@ -2,6 +2,7 @@ import { CATALOGUE, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, sidesOf, skillOf, type Drill, type SideName } from "@mirrup/core";
 import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
+import { useState } from "react";
 import { drillOfWords } from "../app/drill-words.js";
 import { leftWords } from "../app/left-words.js";
 import type { RoundTask } from "../app/round-set.js";
@@ -16,6 +17,7 @@ import choice from "./drill-choice.module.css";
 import { FloorHeader } from "./floor-header.js";
 import floor from "./floor.module.css";
 import classes from "./round-page.module.css";
+import { PairButtons } from "./pair-buttons.js";
 import { useRound } from "./use-round.js";
 
 const FIRST = { kind: "streak", count: 10 } as const;
@@ -44,6 +46,8 @@ interface RoundProps {
   readonly students: readonly RoundStudent[];
   /** What each one is to do, where it is not the same for all. */
   readonly tasks?: ReadonlyMap<string, RoundTask>;
+  /** Who jumps by turns with whom, where there are pairs. */
+  readonly pairs?: readonly (readonly string[])[];
 }
 
 function Clock({ startedAt, seconds }: { readonly startedAt: number; readonly seconds: number | null }) {
@@ -179,7 +183,7 @@ function mannerOf({ kind }: Drill): string {
 }
 
 /** One drill and one clock, then one tap for each, or a number. */
-export function Round({ keptAs, place, name, back, subject, students, tasks }: RoundProps) {
+export function Round({ keptAs, place, name, back, subject, students, tasks, pairs = [] }: RoundProps) {
   const skill = skillOf(CATALOGUE, subject);
   const sides = sidesOf(skill);
   const first = { subject, side: sides.at(-1) ?? "whole", drill: FIRST } as const;
@@ -192,6 +196,13 @@ export function Round({ keptAs, place, name, back, subject, students, tasks }: R
   const seconds = holds.length === 0 ? null : Math.max(...holds);
   // A hold's clock runs from where it was started, any other from the first that was done.
   const clockFrom = seconds === null ? startedAt : heldFrom;
+  // Nobody taps the repetitions of a hold.
+  const mayTap = pairs.length > 0 && seconds === null;
+  const [isTapping, setTapping] = useState(false);
+  const jumpersOf = (pair: readonly string[]) =>
+    students
+      .filter(({ id }) => pair.includes(id))
+      .map(({ id, name }) => ({ id, name, words: taskWords(subject, round.taskOf(id)) }));
   const title = capital(isOneForAll ? subjectName(subject, round.side) : skillName(subject));
   const here = students.filter((student) => !away.includes(student.id));
   const isHeld = (id: string) => round.taskOf(id).drill.kind === "hold" && heldFrom !== null;
@@ -243,7 +254,24 @@ export function Round({ keptAs, place, name, back, subject, students, tasks }: R
               Start the clock
             </button>
           )}
-          <ul className={classes.rows}>
+          {mayTap && (
+            <button
+              type="button"
+              className={floor.small}
+              aria-pressed={isTapping}
+              onClick={() => setTapping(!isTapping)}
+            >
+              {isTapping ? "Answer by name" : "Count by tapping, one button a pair"}
+            </button>
+          )}
+          {mayTap && isTapping && (
+            <PairButtons
+              pairs={pairs.map(jumpersOf).filter((pair) => pair.length > 0)}
+              answers={round.answers}
+              onAnswer={round.answer}
+            />
+          )}
+          <ul className={classes.rows} hidden={mayTap && isTapping}>
             {students.map((student) => {
               const task = round.taskOf(student.id);
               return (

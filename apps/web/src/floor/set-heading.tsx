@@ -1,5 +1,6 @@
 import type { NextItem } from "@mirrup/contract";
 import type { Drill, Gate } from "@mirrup/core";
+import { useMemo } from "react";
 import { drillOfWords, drillWords, oddsWords } from "../app/drill-words.js";
 import { MISS_RULE_NAMES, subjectName } from "../app/words.js";
 import { addressOf } from "../app/drill-address.js";
@@ -27,8 +28,10 @@ interface SetHeadingProps {
 export function SetHeading({ about, floor, gate, proposal, after, onChoose }: SetHeadingProps) {
   const { drill, begun } = floor;
   const noted = useLastNoted(about);
-  const isProposed =
-    proposal !== undefined && addressOf(drill).toString() === addressOf(proposal.drill).toString();
+  const isProposed = useMemo(
+    () => proposal !== undefined && addressOf(drill).toString() === addressOf(proposal.drill).toString(),
+    [proposal, drill],
+  );
   return (
     <div className={classes.top}>
       {begun ? (
@@ -47,7 +50,9 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
       )}
       <Coaching subject={about.subject} drill={drill} hasCautions={!begun} />
       {noted !== undefined && <Noted set={noted} />}
-      {!begun && isProposed && <ProposalNote about={about} proposal={proposal} onChoose={onChoose} />}
+      {!begun && isProposed && proposal !== undefined && (
+        <ProposalNote about={about} proposal={proposal} onChoose={onChoose} />
+      )}
       {!begun && <FormNote subject={about.subject} side={about.side} drill={drill} />}
       {after !== undefined && noted === undefined && (begun || !isProposed) && (
         <p className={classes.then}>

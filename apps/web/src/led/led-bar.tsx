@@ -31,6 +31,8 @@ export function LedBar({ studentId, session, onAgain }: LedBarProps) {
   const place = led.past.length + 1;
   const all = led.past.length + led.ahead.length;
   const next = led.ahead[1];
+  // Warming up and easing off have their places.
+  const others = led.ahead.slice(1).filter((one) => !isEasyPhase(one.phase));
   const goTo = (to: LedBlock | undefined) => {
     const address = blockPathOf(paths, studentId, to ?? null);
     if (isSamePage(address, pathname)) onAgain?.();
@@ -50,16 +52,24 @@ export function LedBar({ studentId, session, onAgain }: LedBarProps) {
         <button type="button" onClick={() => session.lengthen(block.key, LONGER_MINUTES)}>
           {LONGER_MINUTES} min more
         </button>
-        {next !== undefined && !isEasyPhase(block.phase) && led.now.sets.length === 0 && (
-          <button
-            type="button"
-            onClick={() => {
-              session.swap(block.key);
-              goTo(next);
+        {others.length > 0 && !isEasyPhase(block.phase) && led.now.sets.length === 0 && (
+          <select
+            aria-label="Do another block now, and this one in its place"
+            value=""
+            onChange={(event) => {
+              const other = others.find((one) => one.key === event.currentTarget.value);
+              if (other === undefined) return;
+              session.swap(block.key, other.key);
+              goTo(other);
             }}
           >
-            Do it later
-          </button>
+            <option value="">Swap with …</option>
+            {others.map(({ key, name }) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
         )}
         <button
           type="button"

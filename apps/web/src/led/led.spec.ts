@@ -59,19 +59,20 @@ describe("a session that is led", () => {
     const once = left(begun, "a", "done", START);
     expect(left(once, "a", "done", START)).toBe(once);
     expect(lengthened(once, "a", 2)).toBe(once);
-    expect(swapped(once, "a", START)).toBe(once);
+    expect(swapped(once, "a", "b", START)).toBe(once);
     expect(withSet(once, of("a"), set("1"))).toBe(once);
     const counted = withSet(once, of("b"), set("1"));
     expect(withSet(counted, of("b"), set("1"))).toBe(counted);
   });
 
-  it("puts a block after the next one while nothing of it is done", () => {
+  it("exchanges a block for any that is to come, while nothing of it is done", () => {
     const begun = ledFrom(BLOCKS, START);
-    expect(swapped(begun, "a", START).ahead.map((one) => one.key)).toEqual(["b", "a", "c"]);
+    const order = (withKey: string) => swapped(begun, "a", withKey, START).ahead.map((one) => one.key);
+    expect(order("b")).toEqual(["b", "a", "c"]);
+    expect(order("c")).toEqual(["c", "b", "a"]);
+    for (const nothing of ["a", "gone"]) expect(swapped(begun, "a", nothing, START)).toBe(begun);
     const counted = withSet(begun, of("a"), set("1"));
-    expect(swapped(counted, "a", START)).toBe(counted);
-    const last = ledFrom(BLOCKS.slice(0, 1), START);
-    expect(swapped(last, "a", START)).toBe(last);
+    expect(swapped(counted, "a", "b", START)).toBe(counted);
   });
 
   it("is taken back only while nothing of the next block is done", () => {
@@ -96,10 +97,10 @@ describe("whatever is pressed, in whatever order", () => {
         (led) =>
           lengthened(led, of, 2),
     ),
-    key.map(
-      (of): Act =>
+    fc.tuple(key, key).map(
+      ([of, other]): Act =>
         (led, now) =>
-          swapped(led, of, now),
+          swapped(led, of, other, now),
     ),
     fc.constant<Act>((led, now) => takenBack(led, now)),
     fc.tuple(key, fc.integer({ min: 1, max: 9 })).map(

@@ -113,11 +113,13 @@ export function lengthened(led: Led, key: string, minutes: number): Led {
   return { ...led, now: { ...led.now, added: Math.min(MOST_ADDED, led.now.added + minutes) } };
 }
 
-/** Puts the block under way after the one that follows it, from the beginning. */
-export function swapped(led: Led, key: string, now: number): Led {
-  const [block, next, ...rest] = led.ahead;
-  if (block?.key !== key || next === undefined || led.now.sets.length > 0) return led;
-  return { ...led, ahead: [next, block, ...rest], since: now, now: NOTHING };
+/** Exchanges the block under way for one that is still to come, which begins now; not once anything is done of it. */
+export function swapped(led: Led, key: string, withKey: string, now: number): Led {
+  const [block] = led.ahead;
+  const place = led.ahead.findIndex((one) => one.key === withKey);
+  const other = led.ahead[place];
+  if (block?.key !== key || other === undefined || place === 0 || led.now.sets.length > 0) return led;
+  return { ...led, ahead: led.ahead.with(0, other).with(place, block), since: now, now: NOTHING };
 }
 
 /** Counts a set for the block under way that is of its side; each once. */

@@ -25,7 +25,7 @@ export interface LedSession {
   readonly leave: (key: string, end: PastBlock["end"]) => void;
   readonly takeBack: () => void;
   readonly lengthen: (key: string, minutes: number) => void;
-  readonly swap: (key: string) => void;
+  readonly swap: (key: string, withKey: string) => void;
   readonly count: (set: SetRequest) => void;
   /** Puts it away. */
   readonly end: () => void;
@@ -49,7 +49,7 @@ export function useLed(studentId: string): LedSession {
     leave: (key, end) => change((before, now) => left(before, key, end, now)),
     takeBack: () => change(takenBack),
     lengthen: (key, minutes) => change((before) => lengthened(before, key, minutes)),
-    swap: (key) => change((before, now) => swapped(before, key, now)),
+    swap: (key, withKey) => change((before, now) => swapped(before, key, withKey, now)),
     count: ({ id, subject, side, clean, misses }) =>
       change((before) => withSet(before, { subject, side }, { id, clean, tries: clean + missCount(misses) })),
     end: forget,

@@ -9,7 +9,7 @@ import { stationPlace } from "../presence/index.js";
 import { studentsQuery } from "../students/index.js";
 import { withDrillsNow } from "./drills-now.js";
 import { withoutAway } from "./hall.js";
-import { atStation, shownOf } from "./shown.js";
+import { atStation, pairsAt, shownOf } from "./shown.js";
 import { useClassOptions, useLesson } from "./use-lesson.js";
 
 /** One station of a turn: what each one there is to do, and one tap for each. */
@@ -54,6 +54,7 @@ export function StationPage() {
       subject={subject}
       students={students.data.filter((student) => tasks.has(student.id))}
       tasks={tasks}
+      pairs={pairsAt(now, turn, station).map((pair) => pair.map(({ id }) => id))}
     />
   );
 }
