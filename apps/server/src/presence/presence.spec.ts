@@ -77,6 +77,20 @@ describe("who counts where", () => {
     expect(await number()).toBe(before + 2);
   });
 
+  it("forgets a student who is deleted, and keeps what was counted of the others", async () => {
+    const [wren, linnet] = [await server.addStudent("Wren Alder"), await server.addStudent("Linnet Ash")];
+    const tab = uuid();
+    const { turn } = await say(ana, { place: "station 9", tab });
+    const counted = { ...round(1), answers: { [wren]: 3, [linnet]: 4 }, away: [wren] };
+    await say(ana, { place: "station 9", tab, turn, round: counted });
+    await say(ana, { place: `floor ${wren} cross left`, tab: uuid() });
+    expect((await server.owner.ask("DELETE", `/api/students/${wren}`, {})).status).toBe(200);
+    expect(JSON.stringify(await list())).not.toContain(wren);
+    const taken = await say(ben, { place: "station 9", tab: uuid(), takesOver: true });
+    expect(taken.round).toMatchObject({ answers: { [linnet]: 4 }, away: [] });
+    expect(JSON.stringify(taken)).not.toContain(wren);
+  });
+
   it("is forgotten after a day", async () => {
     await server.app.get(Forgetting).forget(new Date(Date.now() + 25 * 3_600_000));
     expect(await list()).toEqual([]);

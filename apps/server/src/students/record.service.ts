@@ -85,6 +85,17 @@ export class RecordService {
       "UPDATE change SET student_ids = array_remove(student_ids, $2) WHERE studio_id = $1 AND $2 = ANY (student_ids)",
       [studioId, id],
     );
+    // Who counted them is forgotten, and what was counted of a round that goes on.
+    await scope.manager.query("DELETE FROM presence WHERE studio_id = $1 AND position($2 IN place) > 0", [
+      studioId,
+      id,
+    ]);
+    await scope.manager.query(
+      `UPDATE presence
+       SET round = jsonb_set(round #- ARRAY['answers', $2], '{away}', (round -> 'away') - $2)
+       WHERE studio_id = $1 AND position($2 IN round::text) > 0`,
+      [studioId, id],
+    );
     await this.audit.note(scope, "deleted", { about: "a student" });
   }
 }
