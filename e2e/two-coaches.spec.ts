@@ -152,6 +152,8 @@ test("at a station a pair is counted on one large button, and each one's number 
   for (let tap = 0; tap < 4; tap += 1) await count.click();
   await pair.getByRole("button", { name: "One less" }).click();
   await expect(pair.getByRole("status")).toHaveText("3");
+  // One way at a time: nobody is asked by name as well.
+  await expect(page.getByRole("button", { name: "Made it" })).toHaveCount(0);
   await pair.getByRole("button", { name: "Missed: change" }).click();
   await expect(pair.getByRole("status")).toHaveText("0");
   await expect(pair).toContainText(/: 3/);

@@ -257,45 +257,46 @@ export function Round({ keptAs, place, name, back, subject, students, tasks, pai
           {mayTap && (
             <button
               type="button"
-              className={floor.small}
+              className={classes.manner}
               aria-pressed={isTapping}
               onClick={() => setTapping(!isTapping)}
             >
               {isTapping ? "Answer by name" : "Count by tapping, one button a pair"}
             </button>
           )}
-          {mayTap && isTapping && (
+          {mayTap && isTapping ? (
             <PairButtons
               pairs={pairs.map(jumpersOf).filter((pair) => pair.length > 0)}
               answers={round.answers}
               onAnswer={round.answer}
             />
+          ) : (
+            <ul className={classes.rows}>
+              {students.map((student) => {
+                const task = round.taskOf(student.id);
+                return (
+                  <AnswerRow
+                    key={student.id}
+                    student={student}
+                    task={task}
+                    words={isOneForAll ? null : `${taskWords(subject, task)}. ${cueOf(subject, task)}`}
+                    answer={round.answers[student.id]}
+                    onAnswer={(given) => round.answer(student.id, given)}
+                    held={
+                      task.drill.kind === "hold"
+                        ? {
+                            isRunning: heldFrom !== null,
+                            isAway: away.includes(student.id),
+                            onStop: () => round.stop(student.id),
+                            onAway: (isAway) => round.mark(student.id, isAway),
+                          }
+                        : null
+                    }
+                  />
+                );
+              })}
+            </ul>
           )}
-          <ul className={classes.rows} hidden={mayTap && isTapping}>
-            {students.map((student) => {
-              const task = round.taskOf(student.id);
-              return (
-                <AnswerRow
-                  key={student.id}
-                  student={student}
-                  task={task}
-                  words={isOneForAll ? null : `${taskWords(subject, task)}. ${cueOf(subject, task)}`}
-                  answer={round.answers[student.id]}
-                  onAnswer={(given) => round.answer(student.id, given)}
-                  held={
-                    task.drill.kind === "hold"
-                      ? {
-                          isRunning: heldFrom !== null,
-                          isAway: away.includes(student.id),
-                          onStop: () => round.stop(student.id),
-                          onAway: (isAway) => round.mark(student.id, isAway),
-                        }
-                      : null
-                  }
-                />
-              );
-            })}
-          </ul>
           {students.length === 0 && <p className={floor.note}>Nobody is here to count for.</p>}
           {round.unkept && (
             <p className={floor.note} role="alert">
