@@ -1,17 +1,16 @@
-import { CAUTIONS } from "@mirrup/catalogue";
 import type { Hand } from "@mirrup/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { combosQuery } from "../combos/index.js";
-import { floorClasses, FloorHeader, Stopped, useStopped } from "../floor/index.js";
+import { useStopped } from "../floor/index.js";
 import { Asked } from "./asked-form.js";
 import { FIRST_ASKED, stretchesOf, type ClockAsked } from "./asked.js";
+import { ClockStart } from "./clock-start.js";
 import { clockCombos } from "./clock-combos.js";
 import type { PoolMove } from "./pool.js";
 import { Running } from "./running.js";
 import { useClock } from "./use-clock.js";
-import classes from "./clock.module.css";
 
 interface ClockProps {
   readonly keptAs: string;
@@ -43,37 +42,24 @@ export function Clock({ keptAs, name, back, hasStopped, studentId, pool, dominan
     return <Running clock={clock} unit={asked.kind === "circuit" ? "line" : "round"} name={name} />;
   const { stretches, leftOut } = stretchesOf(asked, { pool: pool ?? [], combos, dominant, seed });
   return (
-    <main className={floorClasses.floor}>
-      <FloorHeader to={back} title="Interval clock" sub={name} />
-      {isStopped ? (
-        <Stopped name={name} isSent={hasStopped} onTakeBack={() => stopped.press(false)} />
-      ) : (
-        <>
-          <Asked
-            asked={asked}
-            pool={pool}
-            combos={kept === undefined ? undefined : combos}
-            onAsk={setAsked}
-            stretches={stretches}
-            leftOut={leftOut.map((move) => move.name)}
-            onOther={() => setSeed(seed + 1)}
-          />
-          <p className={floorClasses.caution}>
-            <strong>Care</strong> {CAUTIONS["warm-up"]} {CAUTIONS.surface}
-          </p>
-          <div className={floorClasses.spacer} />
-          <div className={classes.start}>
-            <button
-              type="button"
-              className={floorClasses.clean}
-              disabled={stretches.length === 0}
-              onClick={() => clock.begin(stretches)}
-            >
-              Start the clock
-            </button>
-          </div>
-        </>
-      )}
-    </main>
+    <ClockStart
+      back={back}
+      title="Interval clock"
+      sub={name}
+      stopped={isStopped ? { name, isSent: hasStopped, onTakeBack: () => stopped.press(false) } : null}
+      start="Start the clock"
+      canStart={stretches.length > 0}
+      onStart={() => clock.begin(stretches)}
+    >
+      <Asked
+        asked={asked}
+        pool={pool}
+        combos={kept === undefined ? undefined : combos}
+        onAsk={setAsked}
+        stretches={stretches}
+        leftOut={leftOut.map((move) => move.name)}
+        onOther={() => setSeed(seed + 1)}
+      />
+    </ClockStart>
   );
 }

@@ -1,4 +1,3 @@
-import { CAUTIONS } from "@mirrup/catalogue";
 import { piecesClock } from "@mirrup/core/combos";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useMemo } from "react";
@@ -8,8 +7,8 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { skillName } from "../app/words.js";
 import { FreestyleRound, useFreestyle } from "../combos/index.js";
-import { floorClasses, FloorHeader, Stopped, useStopped, useWakeLock } from "../floor/index.js";
-import classes from "./clock.module.css";
+import { useStopped, useWakeLock } from "../floor/index.js";
+import { ClockStart } from "./clock-start.js";
 import { clockCombos } from "./clock-combos.js";
 import { Running } from "./running.js";
 import { useClock } from "./use-clock.js";
@@ -36,35 +35,18 @@ export function FreestyleClockPage() {
   }));
   const stretches = piecesClock(pieces, { tempo, dominant });
   return (
-    <main className={floorClasses.floor}>
-      <FloorHeader
-        to={`${paths.comboPage("freestyle")}?${params.toString()}`}
-        title="Freestyle round"
-        sub={student?.name ?? "For anybody"}
-      />
-      {isStopped ? (
-        <Stopped name={name} isSent={student.hasStopped} onTakeBack={() => stopped.press(false)} />
-      ) : (
-        <>
-          <div className={classes.round}>
-            <FreestyleRound plan={plan} seconds={seconds} nameOf={(id) => comboOf(id)?.name ?? ""} />
-          </div>
-          <p className={floorClasses.caution}>
-            <strong>Care</strong> {CAUTIONS["warm-up"]} {CAUTIONS.surface}
-          </p>
-          <div className={floorClasses.spacer} />
-          <div className={classes.start}>
-            <button
-              type="button"
-              className={floorClasses.clean}
-              disabled={stretches.length === 0}
-              onClick={() => clock.begin(stretches)}
-            >
-              Start the round
-            </button>
-          </div>
-        </>
-      )}
-    </main>
+    <ClockStart
+      back={`${paths.comboPage("freestyle")}?${params.toString()}`}
+      title="Freestyle round"
+      sub={student?.name ?? "For anybody"}
+      stopped={
+        isStopped ? { name, isSent: student.hasStopped, onTakeBack: () => stopped.press(false) } : null
+      }
+      start="Start the round"
+      canStart={stretches.length > 0}
+      onStart={() => clock.begin(stretches)}
+    >
+      <FreestyleRound plan={plan} seconds={seconds} nameOf={(id) => comboOf(id)?.name ?? ""} />
+    </ClockStart>
   );
 }
