@@ -165,3 +165,28 @@ test("at a station a pair is counted on one large button, and each one's number 
   expect(sets.map((one) => one.clean).sort()).toEqual([1, 3]);
   await context.close();
 });
+
+test("a class round that somebody counts can be counted apart from theirs, or taken over", async ({
+  browser,
+  mirrup,
+}) => {
+  const bram = await tablet(browser, mirrup.stack.address, "coach@quillhaven.example");
+  const orla = await tablet(browser, mirrup.stack.address, "owner@quillhaven.example");
+  const address = `${mirrup.root}/class/all/round/skier`;
+  await bram.page.goto(address);
+  await bram.page.getByRole("button", { name: "Made it" }).first().click();
+  await expect(bram.page.getByRole("button", { name: /^Finish the round: 1 of/ })).toBeEnabled();
+  await orla.page.goto(address);
+  await expect(orla.page.getByText(/^Bram Okonjo-Vale is counting here/)).toBeVisible(SOON);
+  await orla.page.getByRole("button", { name: "Count another group" }).click();
+  await expect(orla.page.getByRole("button", { name: /^Finish the round: 0 of/ })).toBeVisible();
+  await orla.page.getByRole("button", { name: "Nearly" }).nth(1).click();
+  await expect(orla.page.getByRole("button", { name: /^Finish the round: 1 of/ })).toBeEnabled();
+  // Loaded anew she goes on with hers, and neither takes anything from the other.
+  await orla.page.reload();
+  await expect(orla.page.getByRole("button", { name: /^Finish the round: 1 of/ })).toBeEnabled();
+  await expect(bram.page.getByRole("button", { name: /^Finish the round: 1 of/ })).toBeEnabled();
+  await expect(bram.page.getByText(/is counting here/)).toHaveCount(0);
+  await bram.context.close();
+  await orla.context.close();
+});

@@ -68,6 +68,12 @@ describe("what was changed", () => {
     expect(seen).toEqual(Array.from({ length: many }, (_, place) => number + place + 1));
   });
 
+  it("of the last seconds is told to a page that opens: it may have come between two of its readings", async () => {
+    await log();
+    const { number, items } = await after();
+    expect(items.at(-1)).toMatchObject({ number, studentIds: [student], device: "tablet-1" });
+  });
+
   it("stays with its studio", async () => {
     const other = await server.addPerson(await server.addStudio("Other Hall"), "owner");
     const { number } = await after(undefined, other);

@@ -56,6 +56,19 @@ describe("following changes", () => {
     );
   });
 
+  it("hears what the first answer tells of the last seconds", async () => {
+    const page = new AbortController();
+    const first = { ...reply(3, 2), number: 3 };
+    const heard: unknown[] = [];
+    const read = () => Promise.resolve(first).finally(() => page.abort());
+    await follow(
+      { read, hear: (told) => heard.push(told), rest: () => Promise.resolve() },
+      null,
+      page.signal,
+    );
+    expect(heard).toEqual([first]);
+  });
+
   it("is told that everything may be another", async () => {
     const page = new AbortController();
     const told: boolean[] = [];

@@ -31,7 +31,8 @@ export async function follow(
     try {
       const reply = await read(known, signal);
       failures = 0;
-      if (known !== null && (reply.all || reply.items.length > 0)) hear(reply);
+      // The first answer tells what may have come between the page's own first readings.
+      if (reply.all || reply.items.length > 0) hear(reply);
       known = reply.number;
     } catch {
       failures += 1;

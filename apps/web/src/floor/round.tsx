@@ -2,10 +2,12 @@ import { CATALOGUE, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, sidesOf, skillOf, type Drill, type SideName } from "@mirrup/core";
 import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
+import { useSessionStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { drillOfWords } from "../app/drill-words.js";
 import { leftWords } from "../app/left-words.js";
 import type { RoundTask } from "../app/round-set.js";
+import { TAB_ID } from "../app/tab-id.js";
 import { SYLLABUS } from "../app/syllabus.js";
 import { useNow } from "../app/use-now.js";
 import { capital, skillName, subjectName } from "../app/words.js";
@@ -183,7 +185,35 @@ function mannerOf({ kind }: Drill): string {
 }
 
 /** One drill and one clock, then one tap for each, or a number. */
-export function Round({ keptAs, place, name, back, subject, students, tasks, pairs = [] }: RoundProps) {
+export function Round({ keptAs, place, ...rest }: RoundProps) {
+  // A class may be counted in two halls at once, and a tab that was loaded anew goes on with its own.
+  const [isApart, setApart] = useSessionStorage({
+    ...{ key: `mirrup-apart ${place}`, defaultValue: false },
+    getInitialValueInEffect: false,
+  });
+  const apart = isApart ? ` ${TAB_ID}` : "";
+  return (
+    <RoundHere
+      key={apart}
+      keptAs={`${keptAs}${apart}`}
+      place={`${place}${apart}`}
+      {...rest}
+      onApart={() => setApart(true)}
+    />
+  );
+}
+
+function RoundHere({
+  keptAs,
+  place,
+  name,
+  back,
+  subject,
+  students,
+  tasks,
+  pairs = [],
+  onApart,
+}: RoundProps & { readonly onApart: () => void }) {
   const skill = skillOf(CATALOGUE, subject);
   const sides = sidesOf(skill);
   const first = { subject, side: sides.at(-1) ?? "whole", drill: FIRST } as const;
@@ -213,7 +243,11 @@ export function Round({ keptAs, place, name, back, subject, students, tasks, pai
         {clockFrom !== null && round.sent === null && <Clock startedAt={clockFrom} seconds={seconds} />}
       </FloorHeader>
       {round.sent === null && (
-        <PresenceNote presence={round.presence} what={alongWords(Object.keys(round.answers).length)} />
+        <PresenceNote
+          presence={round.presence}
+          what={alongWords(Object.keys(round.answers).length)}
+          {...(isOneForAll && { onApart })}
+        />
       )}
       {round.sent === null && round.presence.other === null && (
         <>
