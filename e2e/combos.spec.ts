@@ -315,3 +315,13 @@ test("a starter's note stays with the combo that is made from it, and stands on 
   await page.getByRole("link", { name: "To the floor" }).first().click();
   await expect(page.getByText("Cross on the way down.")).toBeVisible();
 });
+
+test("a note that came in a file is on the bench with its combo", async ({ page, mirrup }) => {
+  await page.goto(`${mirrup.root}/combos`);
+  const file = { format: "mirrup-combo", version: 1, name: "From afar", note: "Low hands", score: "o sr o" };
+  await page.locator("input[type=file]").setInputFiles({
+    ...{ name: "afar.json", mimeType: "application/json" },
+    buffer: Buffer.from(JSON.stringify(file)),
+  });
+  await expect(page.getByLabel("Note", { exact: true })).toHaveValue("Low hands");
+});

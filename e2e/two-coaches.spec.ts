@@ -190,3 +190,33 @@ test("a class round that somebody counts can be counted apart from theirs, or ta
   await bram.context.close();
   await orla.context.close();
 });
+
+test("a round is taken over without a network too, and with one the other hears of it", async ({
+  browser,
+  mirrup,
+}) => {
+  const bram = await tablet(browser, mirrup.stack.address, "coach@quillhaven.example");
+  const orla = await tablet(browser, mirrup.stack.address, "owner@quillhaven.example");
+  const address = `${mirrup.root}/class/all/round/bell`;
+  await bram.page.goto(address);
+  const told = bram.page.waitForResponse(
+    (one) => one.url().endsWith("/api/presence") && (one.request().postData() ?? "").includes("made-it"),
+  );
+  await bram.page.getByRole("button", { name: "Made it" }).first().click();
+  await told;
+  await orla.page.goto(address);
+  await expect(orla.page.getByText(/^Bram Okonjo-Vale is counting here/)).toBeVisible(SOON);
+  await orla.context.setOffline(true);
+  await orla.page.getByRole("button", { name: "Take over" }).click();
+  // Nobody waits for a network to count.
+  await orla.page.getByRole("button", { name: "Nearly" }).nth(1).click();
+  await expect(orla.page.getByRole("button", { name: /^Finish the round: 1 of/ })).toBeEnabled();
+  await orla.context.setOffline(false);
+  // Said again with the next beat; what Bram had counted comes along.
+  await expect(orla.page.getByRole("button", { name: /^Finish the round: 2 of/ })).toBeEnabled({
+    timeout: 40_000,
+  });
+  await expect(bram.page.getByText(/^Orla Winterset is counting here/)).toBeVisible(SOON);
+  await bram.context.close();
+  await orla.context.close();
+});

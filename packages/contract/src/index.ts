@@ -206,6 +206,11 @@ export interface SetRequest {
   readonly at: string;
 }
 
+/** As long as what is said between two sets, letters. */
+export const LONGEST_NOTE = 500;
+/** More than a lesson's jumping; what comes after in one set is a stuck key or a broken handle. */
+export const MOST_TAPS = 5000;
+
 /** A set of the log, with what was noted to it. */
 export interface SetView extends SetRequest {
   /** Empty where nothing is. */

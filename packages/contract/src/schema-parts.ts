@@ -8,6 +8,7 @@ import {
   type LoggedDrill,
 } from "@mirrup/core";
 import Joi from "joi";
+import { LONGEST_NOTE } from "./index.js";
 
 export const uuid = () =>
   Joi.string().pattern(/^[\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12}$/, "id of 32 digits in five groups");
@@ -44,8 +45,6 @@ export const localDay = () =>
       const isDay = !Number.isNaN(day.getTime()) && isWithinYears(day) && day.toISOString().startsWith(value);
       return isDay ? value : helpers.message({ custom: "{{#label}} is no day of the calendar" });
     });
-/** As long as what is said between two sets. */
-const LONGEST_NOTE = 500;
 export const note = () => Joi.string().allow("").max(LONGEST_NOTE);
 export const startTime = () => Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, "time such as 17:30");
 /** A reason is a code with parameters that depend on it; the core's types say which. */

@@ -33,6 +33,7 @@ import {
   LETTER_STATES,
   TOPICS,
   MAX_SETS_PER_BATCH,
+  MOST_TAPS,
   ROLES,
   RUNG_STATES,
   type AuditView,
@@ -92,12 +93,10 @@ const miss = Joi.object<Miss>({
   count: whole().min(1),
 }).oxor("position", "count");
 
-/** More than a lesson's jumping. */
-const MOST_TICKS = 5000;
 const isAscending = (times: readonly number[]) => times.every((at, place) => at >= (times[place - 1] ?? 0));
 const ticks = Joi.array()
   .items(Joi.number().min(0).max(86_400))
-  .max(MOST_TICKS)
+  .max(MOST_TAPS)
   .custom((times: readonly number[], helpers) =>
     isAscending(times) ? times : helpers.message({ custom: "{{#label}} must be in the order of time" }),
   );

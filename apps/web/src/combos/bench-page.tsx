@@ -1,5 +1,5 @@
 import { STARTER_COMBOS } from "@mirrup/catalogue";
-import type { ComboView } from "@mirrup/contract";
+import { LONGEST_NOTE, type ComboView } from "@mirrup/contract";
 import { readScore } from "@mirrup/core";
 import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, takenApart } from "@mirrup/core/combos";
 import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, Textarea, TextInput } from "@mantine/core";
@@ -16,7 +16,6 @@ import { listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
 import { added, doubled, mirrored, nameOfParts, without, type Parts } from "./bench.js";
 import classes from "./bench.module.css";
-import { LONGEST_NOTE } from "./combo-note.js";
 import { CountsGrid, Figures } from "./figures.js";
 import { Joins } from "./joins.js";
 import { Neighbours } from "./neighbours.js";
@@ -216,7 +215,7 @@ function Keep({ parts, combos, isLegal, nameOf }: KeepProps) {
   const navigate = useNavigate();
   const [params] = useSearchParams();
   const [typed, setTyped] = useState<string | null>(params.get("name"));
-  const [note, setNote] = useState(() => noteOf(params.get("from"), combos));
+  const [note, setNote] = useState(() => params.get("note") ?? noteOf(params.get("from"), combos));
   const { keep } = useKeep();
   const mayTeach = useMayTeach();
   const name = typed ?? nameOfParts(parts, nameOf);

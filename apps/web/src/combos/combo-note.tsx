@@ -1,11 +1,9 @@
-import type { ComboView } from "@mirrup/contract";
+import { LONGEST_NOTE, type ComboView } from "@mirrup/contract";
 import { Button, Group, Text, Textarea } from "@mantine/core";
 import { useState } from "react";
 import { useMayTeach } from "../account/index.js";
 import classes from "./combo.module.css";
 import { useKeep } from "./use-keep.js";
-
-export const LONGEST_NOTE = 500;
 
 /** What is to be minded in a combo, to be written by a coach. */
 export function ComboNote({ combo: { id, version, note } }: { readonly combo: ComboView }) {

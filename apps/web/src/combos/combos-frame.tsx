@@ -28,6 +28,7 @@ export function CombosFrame() {
     const read = await readComboFromFile(file);
     if (!read.ok) throw new Error(read.message);
     const asked = new URLSearchParams({ parts: addressOfParts(read.parts), name: read.name });
+    if (read.note !== "") asked.set("note", read.note);
     if (id !== null) asked.set("for", id);
     void navigate(`${paths.comboPage("bench")}?${asked.toString()}`);
   };

@@ -82,7 +82,10 @@ async function tellNote(
 ): Promise<void> {
   const note: NoteRequest = { setId, text, at: await instantOf(at, manner) };
   await put(`/students/${studentId}/notes`, note, manner);
-  void client.invalidateQueries({ queryKey: ["students", studentId, "sets"] });
+  // A set is of a side, or of a combo.
+  const isOfSets = ({ queryKey: [, , part] }: { readonly queryKey: QueryKey }) =>
+    part === "sets" || part === "combo-sets";
+  void client.invalidateQueries({ queryKey: ["students", studentId], predicate: isOfSets });
 }
 
 async function tellRun(

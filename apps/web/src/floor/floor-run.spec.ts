@@ -1,9 +1,9 @@
 import { describe, expect, it } from "@jest/globals";
+import { MOST_TAPS } from "@mirrup/contract";
 import type { Drill } from "@mirrup/core";
 import { setRequest } from "@mirrup/contract/schemas";
 import {
   handFault,
-  MOST_TAPS,
   newRun,
   runAt,
   setByHand,

@@ -1,6 +1,6 @@
 /** A run under way on this device, as values: what each entry makes of it, and the set that it comes to. */
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { SetRequest } from "@mirrup/contract";
+import { MOST_TAPS, type SetRequest } from "@mirrup/contract";
 import {
   checkSetCounts,
   DEFAULT_TEMPO,
@@ -20,9 +20,6 @@ export interface RunSubject {
   readonly subject: string;
   readonly side: SideName;
 }
-
-/** More than a lesson's jumping; what comes after is a stuck key or a broken handle. */
-export const MOST_TAPS = 5000;
 
 export function runKey(personId: string, { studentId, subject, side }: RunSubject): string {
   return `${personId} ${studentId} ${subject} ${side}`;

@@ -1,4 +1,4 @@
-import type { SetRequest } from "@mirrup/contract";
+import { LONGEST_NOTE, type SetRequest } from "@mirrup/contract";
 import { IconMicrophone } from "@tabler/icons-react";
 import { useDebouncedCallback } from "@mantine/hooks";
 import { useState } from "react";
@@ -6,7 +6,6 @@ import { draftNote, sayNote } from "../device/index.js";
 import { useDictation } from "./use-dictation.js";
 import classes from "./set-note.module.css";
 
-const LONGEST = 500;
 /** A pause in typing. */
 const PAUSE_MS = 700;
 
@@ -23,7 +22,7 @@ export function SetNote({ set: { id, studentId } }: { readonly set: Pick<SetRequ
     { delay: PAUSE_MS, flushOnUnmount: true },
   );
   const write = (next: string) => {
-    const short = next.slice(0, LONGEST);
+    const short = next.slice(0, LONGEST_NOTE);
     setText(short);
     draftNote({ studentId, setId: id, text: short });
     keep(short);
@@ -39,7 +38,7 @@ export function SetNote({ set: { id, studentId } }: { readonly set: Pick<SetRequ
           id={`note ${id}`}
           className={classes.text}
           rows={2}
-          maxLength={LONGEST}
+          maxLength={LONGEST_NOTE}
           placeholder="What to say, or to look at, next time"
           value={text}
           onChange={(event) => write(event.currentTarget.value)}

@@ -1,4 +1,4 @@
-import type { SetRequest } from "@mirrup/contract";
+import { MOST_TAPS, type SetRequest } from "@mirrup/contract";
 import type { FaultCode, Drill } from "@mirrup/core";
 import { isPacing, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import { useEffect, useRef, useState } from "react";
@@ -14,7 +14,6 @@ import {
 } from "../device/index.js";
 import {
   elapsedOf,
-  MOST_TAPS,
   newRun,
   readRun,
   runAt,

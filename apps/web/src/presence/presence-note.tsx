@@ -29,9 +29,11 @@ export function PresenceNote({ presence: { other, takeOver }, what, onApart }: P
           Count another group
         </button>
       )}
-      <button type="button" className={classes.take} onClick={takeOver}>
-        Take over
-      </button>
+      {takeOver !== null && (
+        <button type="button" className={classes.take} onClick={takeOver}>
+          Take over
+        </button>
+      )}
     </div>
   );
 }

@@ -37,7 +37,8 @@ interface Asked {
 export interface Presence {
   /** Who counts here on another device; null where nobody does, as far as is known. */
   readonly other: PresenceView | null;
-  readonly takeOver: () => void;
+  /** Null for whoever may not count. Counts here at once; the server hears of it as soon as it answers. */
+  readonly takeOver: (() => void) | null;
   /** Lets go of the place once what was counted there is finished. */
   readonly finish: () => void;
 }
@@ -49,6 +50,9 @@ export function usePresence({ place, isHere, counted = NOTHING, onReply }: Asked
   const says = isHere && mayTeach;
   const { data: all } = useQuery(presenceQuery);
   const [held, setHeld] = useState<PresenceView | null>(null);
+  /** Taken over here, and the server does not know yet. */
+  const [insists, setInsists] = useState(false);
+  const isInsisting = useRef(false);
   const latest = useRef({ counted, onReply });
   useEffect(() => {
     latest.current = { counted, onReply };
@@ -60,9 +64,16 @@ export function usePresence({ place, isHere, counted = NOTHING, onReply }: Asked
     (takesOver: boolean) => {
       const tell = async () => {
         const told = latest.current.counted;
-        const request: PresenceRequest = { place, tab: TAB_ID, ...told, takesOver };
+        const request: PresenceRequest = {
+          ...{ place, tab: TAB_ID, ...told },
+          takesOver: takesOver || isInsisting.current,
+        };
         const reply = await post<PresenceReply>("/presence", request, { longestMs: LONGEST_MS });
         setHeld(reply.holder);
+        if (reply.isYours) {
+          isInsisting.current = false;
+          setInsists(false);
+        }
         client.setQueryData(presenceQuery.queryKey, (before) => [
           ...(before ?? []).filter((one) => one.place !== place),
           reply.holder,
@@ -118,8 +129,14 @@ export function usePresence({ place, isHere, counted = NOTHING, onReply }: Asked
   }, [says, say, key]);
 
   return {
-    other: row !== null && row.tab !== TAB_ID ? row : null,
-    takeOver: () => say(true),
+    other: row !== null && row.tab !== TAB_ID && !insists ? row : null,
+    takeOver: mayTeach
+      ? () => {
+          isInsisting.current = true;
+          setInsists(true);
+          say(true);
+        }
+      : null,
     finish: () => leave(true),
   };
 }
