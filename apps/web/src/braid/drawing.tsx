@@ -1,5 +1,5 @@
 import { multipleName } from "@mirrup/core";
-import type { ReactNode, Ref } from "react";
+import type { ReactNode } from "react";
 import { captionWords } from "../app/words.js";
 import { BRAID, type BeatMark, type BraidLayout, type CordPiece } from "./braid-layout.js";
 import classes from "./braid.module.css";
@@ -145,6 +145,6 @@ export function Drawing({ layout, misses, children }: DrawingProps) {
 }
 
 /** Where the playing is. */
-export function Playhead({ x, ref }: { readonly x: number; readonly ref?: Ref<SVGLineElement> }) {
-  return <line ref={ref} x1={x} x2={x} y1={0} y2={BRAID.height} className={classes.playhead} />;
+export function Playhead({ x }: { readonly x: number }) {
+  return <line x1={x} x2={x} y1={0} y2={BRAID.height} className={classes.playhead} />;
 }

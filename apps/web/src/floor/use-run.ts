@@ -1,7 +1,7 @@
 import { MOST_TAPS, type SetRequest } from "@mirrup/contract";
 import type { FaultCode, Drill } from "@mirrup/core";
 import { isPacing, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useCallback, useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import {
   currentSender,
@@ -31,6 +31,7 @@ import {
   type HandCounts,
   type RunSubject,
 } from "./floor-run.js";
+import { liveRun, type LiveRun, type Moment } from "./live-run.js";
 import { claimRun } from "./one-tab.js";
 import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 
@@ -38,6 +39,8 @@ export interface FloorRun {
   /** False until the device has told whether a run was under way. */
   readonly ready: boolean;
   readonly drill: Drill;
+  /** What the floor was drawn with may be a tap old; this never is. */
+  readonly live: LiveRun;
   readonly taps: readonly Tap[];
   readonly run: Run;
   /** Whether the set has begun: by a tap, or by its clock. */
@@ -82,13 +85,18 @@ const TICK_MS = 200;
 export function useRun(about: RunSubject, proposed: Drill, said: number | null = null): FloorRun {
   const sender = currentSender();
   const key = runKey(sender?.personId ?? "", about);
-  const [kept, setKept] = useState<KeptRun | null>(null);
+  const [live] = useState(() => liveRun(Date.now()));
+  const [{ kept, now }, setDrawn] = useState<Moment>(live.get);
   const [ready, setReady] = useState(false);
   const [resumedFrom, setResumedFrom] = useState<number | null>(null);
   const [unkept, setUnkept] = useState(false);
-  const [now, setNow] = useState(() => Date.now());
-  // Taps can come faster than renders; the newest run is here.
-  const current = useRef<KeptRun | null>(null);
+  const show = useCallback(
+    (run: KeptRun | null) => {
+      live.set({ kept: run, now: Date.now() });
+      setDrawn(live.get());
+    },
+    [live],
+  );
 
   // How often this tab has taken the set over.
   const [claims, setClaims] = useState(0);
@@ -110,9 +118,7 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
           const read = found === undefined ? null : readRun(found);
           if (!wanted || read === null) return;
           const run = isPacedHere(key) ? read : takenUp(read);
-          current.current = run;
-          setKept(run);
-          setNow(Date.now());
+          show(run);
           setResumedFrom(run.startedAt);
         })
         .catch(() => wanted && setUnkept(true))
@@ -124,7 +130,7 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       wanted = false;
       claim.release();
     };
-  }, [key, claims]);
+  }, [key, claims, show]);
 
   const drill = kept?.drill ?? proposed;
   const taps = kept?.taps ?? [];
@@ -134,21 +140,28 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
   const isTicking = kept !== null && run.end === "running" && (pacing || secondsOf(drill) !== null);
   useEffect(() => {
     if (!isTicking) return;
-    const timer = setInterval(() => setNow(Date.now()), TICK_MS);
+    const timer = setInterval(() => show(live.get().kept), TICK_MS);
     return () => clearInterval(timer);
-  }, [isTicking]);
+  }, [isTicking, live, show]);
 
   // While a run is exchanged for its set nothing is written of it any more: it would come back.
   const isFinishing = useRef(false);
   const change = (next: KeptRun | null) => {
-    if (next === current.current || isElsewhere.current || isFinishing.current) return;
-    current.current = next;
-    setKept(next);
-    setNow(Date.now());
+    if (next === live.get().kept || isElsewhere.current || isFinishing.current) return;
+    // A tap's numerals wait for nothing else on the floor.
+    startTransition(() => show(next));
     if (next !== null && isPacing(next.taps)) startPacing(key);
     else stopPacing(key);
-    const stored = next === null ? dropRun(key) : keepRun(key, next);
-    stored.catch(() => setUnkept(true));
+    // Within this very task, but after the numerals.
+    queueMicrotask(() => {
+      if (isFinishing.current) return;
+      const stored = next === null ? dropRun(key) : keepRun(key, next);
+      stored.catch(() => setUnkept(true));
+    });
+  };
+  const mend = (mended: (run: KeptRun) => KeptRun | null) => {
+    const { kept: counted } = live.get();
+    if (counted !== null) change(mended(counted));
   };
   const exchange = async (set: SetRequest): Promise<SetRequest> => {
     if (sender === null) throw new Error("Nobody has signed in on this device yet.");
@@ -156,25 +169,25 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     isFinishing.current = true;
     try {
       await finishRun(key, set);
-      current.current = null;
+      live.set({ kept: null, now: Date.now() });
     } finally {
       isFinishing.current = false;
     }
     return set;
   };
-  const runOrNew = (at: number): KeptRun => current.current ?? newRun(uuid(), proposed, at, said);
+  const runOrNew = (at: number): KeptRun => live.get().kept ?? newRun(uuid(), proposed, at, said);
 
   return {
     ready,
     drill,
+    live,
     taps,
     run,
     begun: kept !== null && !elsewhere,
     elsewhere,
     takeOver: () => {
       isElsewhere.current = false;
-      current.current = null;
-      setKept(null);
+      show(null);
       setReady(false);
       setElsewhere(false);
       setClaims((before) => before + 1);
@@ -186,21 +199,21 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     unkept,
     full: taps.length >= MOST_TAPS,
     begin: () => {
-      if (current.current === null) change(runOrNew(Date.now()));
+      if (live.get().kept === null) change(runOrNew(Date.now()));
     },
     enter: (entry) => {
       const at = Date.now();
-      if (current.current === null && (entry.kind === "less" || entry.kind === "stop")) return;
+      if (live.get().kept === null && (entry.kind === "less" || entry.kind === "stop")) return;
       change(withEntry(runOrNew(at), entry, at));
     },
     name: (fault) => {
-      if (current.current !== null) change(withFault(current.current, fault));
+      mend((run) => withFault(run, fault));
     },
     locate: (turn) => {
-      if (current.current !== null) change(withTurn(current.current, turn));
+      mend((run) => withTurn(run, turn));
     },
     undo: () => {
-      if (current.current !== null) change(withoutLast(current.current));
+      mend((run) => withoutLast(run));
     },
     discard: () => change(null),
     sense: (tapsFrom, since) => {
@@ -209,12 +222,13 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       change(withSensed(run, tapsFrom(offset), Date.now()));
     },
     stopSensing: () => {
-      if (current.current !== null) change(withoutHandle(current.current));
+      mend((run) => withoutHandle(run));
     },
     finish: () => {
-      if (current.current === null || isElsewhere.current)
+      const { kept: counted } = live.get();
+      if (counted === null || isElsewhere.current)
         throw new Error("A set that has no tap here cannot be finished.");
-      return exchange(setOf(about, current.current, Date.now()));
+      return exchange(setOf(about, counted, Date.now()));
     },
     finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),
   };
