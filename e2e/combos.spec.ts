@@ -9,6 +9,11 @@ async function bytesOf(download: Download): Promise<Buffer> {
   return readFile(await download.path());
 }
 
+async function urlOf(page: Page, like: RegExp): Promise<string> {
+  await expect(page).toHaveURL(like);
+  return page.url();
+}
+
 async function saved(page: Page, name: string): Promise<Download> {
   const waiting = page.waitForEvent("download");
   await page.getByRole("button", { name, exact: true }).click();
@@ -314,6 +319,36 @@ test("a starter's note stays with the combo that is made from it, and stands on 
   await page.getByRole("button", { name: "Save the note" }).click();
   await page.getByRole("link", { name: "To the floor" }).first().click();
   await expect(page.getByText("Cross on the way down.")).toBeVisible();
+});
+
+test("a combo is tried by a class at once, and each one's tries stand on its ladder", async ({
+  page,
+  mirrup,
+}) => {
+  const student = (await mirrup.studentPath("Amara Thistle")).split("/").at(-1) ?? "";
+  await page.goto(`${mirrup.root}/combos/bench?parts=basic-bounce,cross:right,basic-bounce`);
+  await page.getByRole("textbox", { name: "Keep it as" }).fill("Bounce, cross, bounce");
+  await page.getByLabel("Note", { exact: true }).fill("Elbows low.");
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  const combo = new URL(await urlOf(page, /combos\/[0-9a-f-]{36}/)).pathname;
+  await page
+    .getByRole("region", { name: "Try it with a class" })
+    .getByRole("link", { name: "Everybody" })
+    .click();
+  await expect(page.getByRole("heading", { name: /^Bounce, cross, bounce/ })).toBeVisible();
+  await expect(page.getByText("Elbows low.")).toBeVisible();
+  await expectAccessible(page);
+  const row = (name: string) => page.getByRole("group", { name, exact: true });
+  await page.getByRole("combobox", { name: "Side" }).selectOption("mirrored");
+  await expect(page.getByText(/cross, left side/)).toBeVisible();
+  await page.getByRole("combobox", { name: "Side" }).selectOption("as written");
+  await row("Amara Thistle").getByRole("button", { name: "Made it" }).click();
+  await row("Kofi Marrow").getByRole("textbox").fill("2");
+  await page.getByRole("button", { name: /^Finish the round: 2 of/ }).click();
+  await expect(page.getByText("All of them are stored.")).toBeVisible();
+  await page.getByRole("link", { name: "Leave the floor" }).click();
+  await page.goto(`${combo}?for=${student}`);
+  await expect(page.getByText(/best so far 5|cleared as written/)).toBeVisible();
 });
 
 test("a note that came in a file is on the bench with its combo", async ({ page, mirrup }) => {

@@ -93,24 +93,28 @@ test("a planned session is held from block to block by keyboard, and what was do
   await expect(page.getByRole("heading", { name: "No session is held" })).toBeVisible();
 });
 
-test.describe("with fingers", () => {
-  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } });
+for (const [device, who, viewport] of [
+  ["a phone", "Bram Oakhollow", { width: 390, height: 844 }],
+  ["a tablet", "Kofi Marrow", { width: 820, height: 1180 }],
+] as const)
+  test.describe(`with fingers on ${device}`, () => {
+    test.use({ hasTouch: true, viewport });
 
-  test("a planned session is held on a phone; a page that is opened anew goes on where it was", async ({
-    page,
-    mirrup,
-  }) => {
-    test.setTimeout(180_000);
-    await page.goto(`${await mirrup.studentPath("Bram Oakhollow")}/session?minutes=20`);
-    await page.getByRole("button", { name: "Begin the session" }).tap();
-    const bar = page.getByRole("region", { name: "The session" });
-    await expect(bar).toContainText("Block 1 of");
-    await bar.getByRole("button", { name: "2 min more" }).tap();
-    await page.reload();
-    await expect(page.getByRole("timer", { name: "Left of this block" })).toContainText(/^[67]:/);
-    await hold(page, fingers);
+    test("a planned session is held; a page that is opened anew goes on where it was", async ({
+      page,
+      mirrup,
+    }) => {
+      test.setTimeout(180_000);
+      await page.goto(`${await mirrup.studentPath(who)}/session?minutes=20`);
+      await page.getByRole("button", { name: "Begin the session" }).tap();
+      const bar = page.getByRole("region", { name: "The session" });
+      await expect(bar).toContainText("Block 1 of");
+      await bar.getByRole("button", { name: "2 min more" }).tap();
+      await page.reload();
+      await expect(page.getByRole("timer", { name: "Left of this block" })).toContainText(/^[67]:/);
+      await hold(page, fingers);
+    });
   });
-});
 
 test("a block is put off, skipped, lengthened and taken back, and a stop for pain ends the jumping", async ({
   page,

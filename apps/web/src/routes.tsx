@@ -196,6 +196,12 @@ export const router = createBrowserRouter([
                 lazy: async () => ({ Component: (await import("./floor/round-page.js")).RoundPage }),
               },
               {
+                path: "class/:groupId/combos/:comboId",
+                lazy: async () => ({
+                  Component: (await import("./combos/combo-round-page.js")).ComboRoundPage,
+                }),
+              },
+              {
                 path: "students/:studentId/session/now",
                 lazy: async () => ({ Component: (await import("./session/led-page.js")).LedPage }),
               },

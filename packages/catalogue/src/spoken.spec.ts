@@ -1,7 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import { callOf, mirrorScore } from "@mirrup/core";
+import { LINK_SPACINGS } from "@mirrup/core/teaching";
 import { CATALOGUE } from "./index.js";
-import { SPOKEN_WORDS, spokenWords } from "./spoken.js";
+import { SPOKEN_WORDS, spacingCall, spokenWords } from "./spoken.js";
 
 const known = new Set(SPOKEN_WORDS);
 
@@ -24,6 +25,13 @@ describe("what is said aloud", () => {
     }
     for (let number = 0; number < 1500; number += 1)
       for (const word of spokenWords(String(number))) expect(known.has(word)).toBe(true);
+  });
+
+  it("has a word for each spacing that a drill can close through", () => {
+    expect(LINK_SPACINGS.map(spacingCall)).toEqual(["4 bounces", "2 bounces", "1 bounce", "no bounce"]);
+    for (const spacing of LINK_SPACINGS)
+      for (const word of spokenWords(spacingCall(spacing)))
+        expect([word, known.has(word)]).toEqual([word, true]);
   });
 
   it("is few enough to be carried", () => {

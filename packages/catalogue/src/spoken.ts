@@ -3,6 +3,7 @@
  * from the names of the skills, the calls of their scores and what a clock says.
  */
 import { calledPhrases } from "@mirrup/core";
+import { LINK_SPACINGS } from "@mirrup/core/teaching";
 import { CROSSES } from "./strands/crosses.js";
 import { FOOTWORK } from "./strands/footwork.js";
 import { MULTIPLES } from "./strands/multiples.js";
@@ -37,6 +38,12 @@ export function spokenWords(text: string): readonly string[] {
   );
 }
 
+/** How many bounces stand between two tries from now on, as it is called over the rope. */
+export function spacingCall(spacing: number): string {
+  if (spacing === 0) return "no bounce";
+  return spacing === 1 ? "1 bounce" : `${spacing} bounces`;
+}
+
 /** What is said beside names and calls. */
 const SAID = ["ready", "go", "rest", "work", "done", "next", "miss", "left side", "right side", "both sides"];
 
@@ -48,6 +55,6 @@ const NAMES = [...FOOTWORK, ...SIDE_SWINGS, ...CROSSES, ...MULTIPLES].flatMap(({
 export const SPOKEN_WORDS: readonly string[] = [
   ...new Set([
     ...[...ONES, ...TENS, "hundred", ...Object.values(UNITS)],
-    ...[...SAID, ...NAMES, ...calledPhrases()].flatMap(spokenWords),
+    ...[...SAID, ...LINK_SPACINGS.map(spacingCall), ...NAMES, ...calledPhrases()].flatMap(spokenWords),
   ]),
 ].sort();

@@ -58,6 +58,8 @@ export interface StudentView {
   readonly leadingSide: "left" | "right";
   /** Null where nobody has said it. */
   readonly dominantHand: "left" | "right" | null;
+  /** How much longer (negative: shorter) the rope in use is than fits, mm; 0 where it fits, null where nobody measured. */
+  readonly ropeMisfitMm: number | null;
   readonly archived: boolean;
   readonly groups: readonly string[];
   readonly goals: readonly Goal[];

@@ -223,6 +223,7 @@ const student = objects<StudentView>({
   id: uuid().required(),
   name: Joi.string().required(),
   leadingSide: Joi.string().valid("left", "right").required(),
+  ropeMisfitMm: Joi.number().integer().allow(null).required(),
   dominantHand: Joi.string().valid("left", "right").allow(null).required(),
   archived: Joi.boolean().required(),
   groups: Joi.array().items(uuid()).required(),

@@ -81,6 +81,7 @@ export {
   type RopeLine,
   type RopeUse,
   ropeFit,
+  ropeMisfit,
 } from "./syllabus/rope-fit.js";
 export { type Side, type Holds } from "./syllabus/side.js";
 export { SideMap, SideSet, isSameSide } from "./syllabus/side-map.js";

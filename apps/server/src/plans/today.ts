@@ -1,9 +1,9 @@
 import { settingValue } from "@mirrup/catalogue";
-import { dayAfter, localDate, ROPE_LINES, ropeFit } from "@mirrup/core";
+import { dayAfter, localDate } from "@mirrup/core";
 import { mayGrow, PLAN_LIMITS, type ClassStudent, type StudentPlanContext } from "@mirrup/core/planning";
 import { weekLoad, type LessonLoad } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
-import type { StudentEntity } from "../students/index.js";
+import { fittingRope, type StudentEntity } from "../students/index.js";
 
 /** The day on which the studio's week starts, from 1 for Monday. */
 export function weekStartsOn(scope: Scope): number {
@@ -23,12 +23,11 @@ export function hardSkillOf(scope: Scope, student?: StudentEntity): "late" | "ea
 /** The length of rope that a student should have, mm, where their height is known; and whether they have one. */
 export function ropeOf(
   scope: Scope,
-  { heightMm, ropeUse, ropeKind, ropeLengthMm, settings }: StudentEntity,
+  student: StudentEntity,
 ): Required<Pick<ClassStudent, "ropeMm" | "hasOwnRope">> {
-  const chosen = settingValue("rope-line", settings, scope.studio.settings);
-  const line = ROPE_LINES.find((one) => one === chosen) ?? "armpit";
+  const { ropeKind, ropeLengthMm } = student;
   return {
-    ropeMm: heightMm === null ? null : ropeFit(heightMm, line, ropeUse),
+    ropeMm: fittingRope(scope, student),
     hasOwnRope: ropeKind !== null || ropeLengthMm !== null,
   };
 }

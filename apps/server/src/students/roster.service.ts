@@ -16,6 +16,7 @@ import {
 import { UnknownStudentProblem } from "../problems/problem.js";
 import { Glances, type Glance } from "./glances.js";
 import { leadingSide, type StudentEntity } from "./student.entity.js";
+import { ropeMisfitOf } from "./rope.js";
 import { StopsService } from "./stops.service.js";
 import { StudentsService } from "./students.service.js";
 
@@ -53,7 +54,7 @@ export class RosterService {
     return students.flatMap((student) => {
       const glance = glances.get(student.id);
       const rest = { groups: groups.get(student.id) ?? [], hasStopped: stopped.has(student.id) };
-      return glance === undefined ? [] : [viewOf(student, glance, rest)];
+      return glance === undefined ? [] : [viewOf(scope, student, glance, rest)];
     });
   }
 
@@ -63,7 +64,7 @@ export class RosterService {
     if (glance === undefined) throw new UnknownStudentProblem();
     const groups = await this.members.groupsOf(scope, [id]);
     const hasStopped = await this.stops.hasStopped(scope, id);
-    return viewOf(student, glance, { groups: groups.get(id) ?? [], hasStopped });
+    return viewOf(scope, student, glance, { groups: groups.get(id) ?? [], hasStopped });
   }
 
   /** By student; those that are not known any more are worked out, some at a time. */
@@ -106,6 +107,7 @@ function glanceOf(scope: Scope, student: StudentEntity, facts: KeptFacts | undef
 }
 
 function viewOf(
+  scope: Scope,
   student: StudentEntity,
   glance: Glance,
   { groups, hasStopped }: Pick<StudentView, "groups" | "hasStopped">,
@@ -115,6 +117,7 @@ function viewOf(
     name: student.name,
     leadingSide: leadingSide(student),
     dominantHand: student.dominantHand,
+    ropeMisfitMm: ropeMisfitOf(scope, student),
     archived: student.archivedAt !== null,
     goals: student.goals,
     ...{ groups, hasStopped },

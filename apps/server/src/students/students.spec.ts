@@ -38,6 +38,21 @@ describe("a student's record", () => {
     expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ leadingSide: "left" });
   });
 
+  it("tells how far the rope in use is from the one that fits, where both were measured", async () => {
+    const { id, version } = await add({ name: "Otis Fernley" });
+    const misfit = async () => ((await server.get(`/api/students/${id}`)).body as StudentView).ropeMisfitMm;
+    expect(await misfit()).toBeNull();
+    await patch(`/api/students/${id}`, { version, heightMm: 1600, ropeUse: "beginner" });
+    expect(await misfit()).toBeNull();
+    // By the armpit: 2 x 0.75 x 1600 + 20 mm.
+    await patch(`/api/students/${id}`, { version: version + 1, ropeLengthMm: 2540 });
+    expect(await misfit()).toBe(120);
+    await patch(`/api/students/${id}`, { version: version + 2, settings: { "rope-line": "chest" } });
+    expect(await misfit()).toBe(216);
+    await patch(`/api/students/${id}`, { version: version + 3, ropeLengthMm: 2330 });
+    expect(await misfit()).toBe(0);
+  });
+
   it("answers a stale change with the newer state, and loses neither", async () => {
     const { id, version } = await add({ name: "Two Coaches" });
     await patch(`/api/students/${id}`, { version, notes: "First." });

@@ -26,6 +26,8 @@ export interface Paths {
   readonly classWeeks: (groupId: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */
   readonly round: (groupId: string | undefined, subject: string) => string;
+  /** A combo, tried by all of a group at once. */
+  readonly comboRound: (groupId: string | undefined, comboId: string) => string;
   /** Work and rest by the clock, for one student. */
   readonly clock: (studentId: string) => string;
   /** The same for a class; everybody where no group is named. */
@@ -57,6 +59,7 @@ export function pathsOf(studioId: string): Paths {
     importing: `${root}/students/import`,
     studentPage: (id, page) => `${root}/students/${id}/${page}`,
     round: (groupId, subject) => `${root}/class/${groupId ?? "all"}/round/${subject}`,
+    comboRound: (groupId, comboId) => `${root}/class/${groupId ?? "all"}/combos/${comboId}`,
     class: (groupId) => (groupId === undefined ? `${root}/class` : `${root}/class/${groupId}`),
     classWeeks: (groupId) => `${root}/class/${groupId}/weeks`,
     student: (id) => `${root}/students/${id}`,

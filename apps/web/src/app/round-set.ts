@@ -1,6 +1,5 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import { skillOf, type Drill, type SideName } from "@mirrup/core";
+import type { Drill, SideName } from "@mirrup/core";
 import { roundCounts, type RoundAnswer } from "@mirrup/core/teaching";
 
 /** What one student is to do where a round is not the same for all. */
@@ -9,9 +8,12 @@ export interface RoundTask {
   readonly drill: Drill;
 }
 
-/** A round's answer as the set that it stands for. */
+/** A round's answer as the set that it stands for; `beats` are those of a repetition. */
 export function roundSet(
-  who: { readonly id: string; readonly studentId: string; readonly subject: string },
+  {
+    beats,
+    ...who
+  }: { readonly id: string; readonly studentId: string; readonly subject: string; readonly beats: number },
   { side, drill }: RoundTask,
   answer: RoundAnswer,
   at: Date,
@@ -20,7 +22,7 @@ export function roundSet(
     ...who,
     side,
     drill,
-    ...roundCounts(answer, drill, skillOf(CATALOGUE, who.subject).beats),
+    ...roundCounts(answer, drill, beats),
     countedBy: "hand",
     at: at.toISOString(),
   };

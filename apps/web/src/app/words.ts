@@ -111,6 +111,14 @@ export function lengthWords(mm: number, unit: LengthUnit = "cm"): string {
   return `${lengthIn(mm, unit)} ${unit} (${lengthIn(mm, other)} ${other})`;
 }
 
+/** What a rope that does not fit comes to, mm longer or (negative) shorter. */
+export function misfitWords(mm: number, unit: LengthUnit): string {
+  const by = lengthWords(Math.abs(mm), unit);
+  return mm > 0
+    ? `The rope in use is ${by} longer than fits; a knot or a cut shortens it.`
+    : `The rope in use is ${by} shorter than fits, which asks for clean hands.`;
+}
+
 /** Tries left: `about 120 tries (50 to 220)`; beyond a thousand the number means little. */
 export function triesWords({ expected, low, high }: TriesLeft): string {
   const number = (tries: number) => (tries > 1000 ? "over 1,000" : String(roundedTries(tries)));

@@ -17,6 +17,7 @@ import benchClasses from "./bench.module.css";
 import { Call } from "./call.js";
 import { Cautions } from "./cautions.js";
 import classes from "./combo.module.css";
+import { ClassRounds } from "./class-rounds.js";
 import { ComboNote } from "./combo-note.js";
 import { CountsGrid, Figures } from "./figures.js";
 import { askedSide, Learn } from "./learn.js";
@@ -59,6 +60,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
   const students = useComboStudents();
   const { tempo, setTempo } = useTempoAsked();
   const { value } = useSettings();
+  const mayTeach = useMayTeach();
   const names = namesOf(combos);
   const student = known.find((one) => one.id === studentId);
   const side = askedSide(params, sidesOfScore(combo.parts));
@@ -105,6 +107,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
         </div>
         <div className={classes.right}>
           <Learn combo={combo} student={student} tempo={tempo} names={names} />
+          {mayTeach && !combo.isRemoved && <ClassRounds comboId={combo.id} />}
           <Share combo={combo} tempo={tempo} />
         </div>
       </div>

@@ -1,7 +1,7 @@
 import { callOf, comboSubject, scoreOf, type SideName } from "@mirrup/core";
 import type { ComboLink, LearningStep } from "@mirrup/core/combos";
 import { restAfterSet } from "@mirrup/core/planning";
-import { COMBO_GATE } from "@mirrup/core/teaching";
+import { COMBO_GATE, type Run } from "@mirrup/core/teaching";
 import type { SetRequest } from "@mirrup/contract";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
@@ -61,8 +61,10 @@ export function StepSet(props: StepSetProps) {
   const outcome = useOutcome(finished);
   const heading = useRef<HTMLHeadingElement>(null);
   const score = scoreOf(step.score);
-  const last = run.tries.at(-1);
-  const asksWhere = last?.kind === "miss" && last.turn === undefined && links.length > 0;
+  const asksWhere = ({ tries }: Run) => {
+    const last = tries.at(-1);
+    return last?.kind === "miss" && last.turn === undefined && links.length > 0;
+  };
   const isStored = outcome.kind === "stored";
   const { studentId, subject } = about;
   const comboId = comboSubject(subject)?.id ?? "";
@@ -84,7 +86,7 @@ export function StepSet(props: StepSetProps) {
       () => setUnkept(true),
     );
   const finish = () => {
-    if (begun) void take(floor.finish());
+    if (floor.newest().begun) void take(floor.finish());
   };
   const counts = finished === null;
   const locate = (place: number) => {
@@ -96,7 +98,7 @@ export function StepSet(props: StepSetProps) {
     miss: () => counts && floor.enter({ kind: "miss" }),
     tempo: tempo.tap,
     voice: voice.toggle,
-    number: (place) => counts && asksWhere && locate(place),
+    number: (place) => counts && asksWhere(floor.newest().run) && locate(place),
     undo: () => counts && floor.undo(),
     next: () => (finished === null ? finish() : outcome.kind !== "sending" && onNext()),
   });
@@ -185,7 +187,7 @@ export function StepSet(props: StepSetProps) {
         onFinish={finish}
         tools={<TempoTools tempo={tempo} ticks={[]} score={score} voice={voice} />}
         question={
-          asksWhere ? (
+          asksWhere(run) ? (
             <div className={classes.where} role="group" aria-label="At which link did it miss?">
               <span>Where?</span>
               {links.map((link, place) => (

@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { localDate, type BaseTestRole, type Drill } from "@mirrup/core";
-import { baseTestProgress, type BaseTestProgress } from "@mirrup/core/teaching";
+import { baseTestProgress, type BaseTestProgress, type Run } from "@mirrup/core/teaching";
 import type { SetRequest } from "@mirrup/contract";
 import { useDocumentTitle, useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
@@ -18,6 +18,7 @@ import { Elsewhere } from "./elsewhere.js";
 import { FaultStrip } from "./fault-strip.js";
 import { faultsOf } from "./faults-of.js";
 import { FloorHeader } from "./floor-header.js";
+import { asksWhy } from "./floor-run.js";
 import floor from "./floor.module.css";
 import { Pads } from "./pads.js";
 import { useFloorKeys } from "./use-floor-keys.js";
@@ -106,30 +107,28 @@ interface PartProps extends Pick<SetRequest, "studentId" | "subject" | "side"> {
 
 function Part({ studentId, subject, side, progress, onDone }: PartProps) {
   const run = useRun({ studentId, subject, side }, DRILL);
-  const last = run.run.tries.at(-1);
-  const asksWhy = last?.kind === "miss" && last.fault === undefined;
-  const missed = run.run.misses.length;
-  const left = progress.missesLeft - missed;
-  const isOver = run.run.end !== "running" || left < 0;
+  const leftAt = ({ misses }: Run) => progress.missesLeft - misses.length;
+  const overAt = (at: Run) => at.end !== "running" || leftAt(at) < 0;
+  const [left, isOver] = [leftAt(run.run), overAt(run.run)];
   const finish = () => {
-    if (!run.begun) return;
+    if (!run.newest().begun) return;
     void run.finish().then(onDone);
   };
   const press = () => {
-    if (!isOver) run.enter({ kind: "clean" });
+    if (!overAt(run.newest().run)) run.enter({ kind: "clean" });
   };
   const miss = () => {
-    if (!isOver) run.enter({ kind: "miss" });
+    if (!overAt(run.newest().run)) run.enter({ kind: "miss" });
   };
   useFloorKeys({
     clean: press,
     miss,
     number: (place) => {
       const fault = faultsOf(subject)[place];
-      if (asksWhy && fault !== undefined) run.name(fault);
+      if (asksWhy(run.newest().run) && fault !== undefined) run.name(fault);
     },
     undo: run.undo,
-    next: () => isOver && finish(),
+    next: () => overAt(run.newest().run) && finish(),
   });
   useEffect(() => {
     document.querySelector("[aria-current=step]")?.scrollIntoView({ block: "nearest", inline: "center" });
@@ -148,7 +147,9 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
         <Elsewhere onTakeOver={run.takeOver} />
       ) : (
         <div className={floor.side}>
-          <div className={floor.why}>{asksWhy && <FaultStrip subject={subject} onName={run.name} />}</div>
+          <div className={floor.why}>
+            {asksWhy(run.run) && <FaultStrip subject={subject} onName={run.name} />}
+          </div>
           <button type="button" className={floor.small} disabled={!run.begun} onClick={run.undo}>
             Undo <kbd>Z</kbd>
           </button>

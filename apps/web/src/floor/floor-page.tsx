@@ -148,6 +148,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
             proposed={drill}
             proposal={proposal}
             standings={standings.data}
+            ropeMisfitMm={student.data?.ropeMisfitMm ?? null}
             lead={lead}
             here={known}
             after={next.data?.find((one) => !isHere(one))}

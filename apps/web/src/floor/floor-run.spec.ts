@@ -3,6 +3,8 @@ import { MOST_TAPS } from "@mirrup/contract";
 import type { Drill } from "@mirrup/core";
 import { setRequest } from "@mirrup/contract/schemas";
 import {
+  asksWhy,
+  countedAt,
   handFault,
   newRun,
   runAt,
@@ -144,5 +146,25 @@ describe("a set typed in afterwards", () => {
     [{ clean: 9000, missed: 0, best: 1 }, /Split it/],
   ])("says what is wrong with %j", (counts, sentence) => {
     expect(handFault(counts)).toMatch(sentence);
+  });
+});
+
+describe("a set as it stands", () => {
+  const DRILL = { kind: "streak", count: 10 } as const;
+  it("has not begun before the first tap, and is then of its own drill, whatever is proposed by now", () => {
+    expect(countedAt({ kept: null, now: 5000 }, DRILL)).toMatchObject({ begun: false, taps: [], elapsed: 0 });
+    const kept = withEntry(newRun("one", { kind: "streak", count: 4 }, 1000), { kind: "clean" }, 2000);
+    expect(countedAt({ kept, now: 4000 }, DRILL)).toMatchObject({
+      ...{ begun: true, drill: { count: 4 }, elapsed: 3, pacing: false },
+      run: { done: 1, end: "running" },
+    });
+  });
+
+  it("asks why after a miss until that is said", () => {
+    const missed = withEntry(newRun("one", DRILL, 0), { kind: "miss" }, 1000);
+    const why = (kept: typeof missed) => asksWhy(countedAt({ kept, now: 2000 }, DRILL).run);
+    expect(why(missed)).toBe(true);
+    expect(why(withFault(missed, "toes"))).toBe(false);
+    expect(why(withEntry(missed, { kind: "clean" }, 2000))).toBe(false);
   });
 });

@@ -13,6 +13,7 @@ import {
 } from "@mirrup/core";
 import { isPacing, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import type { KeptRun } from "../device/index.js";
+import type { Moment } from "./live-run.js";
 import { keptTicks, tappedTimes } from "./rhythm-words.js";
 
 export interface RunSubject {
@@ -33,6 +34,39 @@ export function newRun(setId: string, drill: Drill, at: number, said: number | n
 export function elapsedOf({ drill, startedAt }: KeptRun, now: number): number {
   const elapsed = Math.max(0, now - startedAt) / 1000;
   return Math.min(elapsed, secondsOf(drill) ?? elapsed);
+}
+
+/** A set as it stands. */
+export interface Counted {
+  readonly drill: Drill;
+  readonly taps: readonly Tap[];
+  readonly run: Run;
+  /** Whether it has begun: by a tap, or by its clock. */
+  readonly begun: boolean;
+  /** Seconds since it began. */
+  readonly elapsed: number;
+  /** Whether a tempo counts by itself just now. */
+  readonly pacing: boolean;
+}
+
+/** A run at a moment; before it begins, of the proposed drill. */
+export function countedAt({ kept, now }: Moment, proposed: Drill): Counted {
+  const taps = kept?.taps ?? [];
+  const run = runAt(kept ?? newRun("", proposed, now), now);
+  return {
+    drill: kept?.drill ?? proposed,
+    taps,
+    run,
+    begun: kept !== null,
+    elapsed: kept === null ? 0 : elapsedOf(kept, now),
+    pacing: isPacing(taps) && run.end === "running",
+  };
+}
+
+/** Whether a run's last try missed and nobody has said why yet. */
+export function asksWhy({ tries }: Run): boolean {
+  const last = tries.at(-1);
+  return last?.kind === "miss" && last.fault === undefined;
 }
 
 /** What a run came to when it was looked at last: a tap asks for it more than once. */

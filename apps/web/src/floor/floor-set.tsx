@@ -15,7 +15,7 @@ import { Deck } from "./deck.js";
 import { addressOf } from "../app/drill-address.js";
 import { FaultStrip } from "./fault-strip.js";
 import { faultsOf } from "./faults-of.js";
-import type { HandCounts, RunSubject } from "./floor-run.js";
+import { asksWhy, type Counted, type HandCounts, type RunSubject } from "./floor-run.js";
 import { FloorLadder } from "./floor-ladder.js";
 import { HandForm } from "./hand-form.js";
 import { HandleBar } from "./handle-bar.js";
@@ -49,6 +49,8 @@ interface FloorSetProps {
   readonly proposed: Drill;
   readonly proposal: NextItem | undefined;
   readonly standings: readonly StandingItem[] | undefined;
+  /** How far the student's rope is from the one that fits, mm; null where it is not known. */
+  readonly ropeMisfitMm: number | null;
   /** The way on after the set. */
   readonly lead: Lead | null;
   /** What is proposed of this side now; undefined while it is being read. */
@@ -72,6 +74,7 @@ export function FloorSet(props: FloorSetProps) {
     proposed,
     proposal,
     standings,
+    ropeMisfitMm,
     lead,
     here,
     after,
@@ -112,9 +115,7 @@ export function FloorSet(props: FloorSetProps) {
     const timer = setTimeout(onCounting, COUNTS_MS);
     return () => clearTimeout(timer);
   }, [begun, onCounting]);
-  const waitsForClock = secondsOf(drill) !== null && !begun;
-  const last = run.tries.at(-1);
-  const asksWhy = last?.kind === "miss" && last.fault === undefined;
+  const waitsForClock = (at: Counted) => secondsOf(at.drill) !== null && !at.begun;
 
   const take = (set: Promise<SetRequest>) => {
     handle.stop();
@@ -130,30 +131,31 @@ export function FloorSet(props: FloorSetProps) {
     );
   };
   const finish = () => {
-    if (begun) take(floor.finish());
+    if (floor.newest().begun) take(floor.finish());
   };
   // A clock is started by what counts a clean one elsewhere; nobody taps a hold's repetitions.
   const press = () => {
-    if (waitsForClock) floor.begin();
+    const newest = floor.newest();
+    if (waitsForClock(newest)) floor.begin();
     else if (drill.kind === "hold" || floor.sensing) return;
     else if (counting !== "tempo") floor.enter({ kind: "clean" });
-    else if (pacing) floor.enter({ kind: "stop" });
+    else if (newest.pacing) floor.enter({ kind: "stop" });
     else
       floor.enter({ kind: "pace", every: secondsATry(tempo.tempo, skillOf(CATALOGUE, about.subject).beats) });
   };
   const miss = () => {
-    if (!waitsForClock && !floor.sensing) floor.enter({ kind: "miss" });
+    if (!waitsForClock(floor.newest()) && !floor.sensing) floor.enter({ kind: "miss" });
   };
   const counts = finished === null && counting !== "hand";
   useFloorKeys({
     clean: () => counts && press(),
     miss: () => counts && miss(),
-    pause: () => counts && pacing && floor.enter({ kind: "stop" }),
+    pause: () => counts && floor.newest().pacing && floor.enter({ kind: "stop" }),
     tempo: tempo.tap,
     voice: voice.toggle,
     number: (place) => {
       const fault = faultsOf(about.subject)[place];
-      if (counts && asksWhy && fault !== undefined) floor.name(fault);
+      if (counts && asksWhy(floor.newest().run) && fault !== undefined) floor.name(fault);
     },
     undo: () => counts && !floor.sensing && floor.undo(),
     next: () => (finished === null ? finish() : sent.kind !== "sending" && lead?.go()),
@@ -176,7 +178,11 @@ export function FloorSet(props: FloorSetProps) {
     <>
       <CountingChoice counting={counting} disabled={floor.sensing || pacing} onChoose={setCounting} />
       {counting === "handle" && (
-        <HandleBar handle={handle} tempo={tempo.tempo} disabled={run.end !== "running" || waitsForClock} />
+        <HandleBar
+          handle={handle}
+          tempo={tempo.tempo}
+          disabled={run.end !== "running" || waitsForClock(floor)}
+        />
       )}
       {(counting === "tap" || counting === "tempo") && (
         <TempoTools tempo={tempo} ticks={tappedTimes(floor.taps)} score={score} voice={voice} />
@@ -193,6 +199,7 @@ export function FloorSet(props: FloorSetProps) {
             gate={gate}
             proposal={proposal}
             after={after}
+            ropeMisfitMm={ropeMisfitMm}
             onChoose={onChoose}
           />
           <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate}>
@@ -220,7 +227,7 @@ export function FloorSet(props: FloorSetProps) {
           floor={floor}
           onFinish={finish}
           tools={tools}
-          question={asksWhy ? <FaultStrip subject={about.subject} onName={floor.name} /> : null}
+          question={asksWhy(run) ? <FaultStrip subject={about.subject} onName={floor.name} /> : null}
           corrections={
             begun && drill.kind !== "hold" && counting !== "partner" && <Corrections floor={floor} />
           }

@@ -11,6 +11,7 @@ export { useRun } from "./use-run.js";
 export { useTempo, type FloorTempo } from "./use-tempo.js";
 export { default as floorClasses } from "./floor.module.css";
 export { Round } from "./round.js";
+export { skillPractice, type RoundPractice } from "./round-practice.js";
 export { useWakeLock } from "./use-wake-lock.js";
 export { Rest } from "./rest.js";
 export { SetNote } from "./set-note.js";

@@ -3,7 +3,7 @@ import { secondsOf, type Run } from "@mirrup/core/teaching";
 import { useSyncExternalStore } from "react";
 import { spacingWords } from "../app/drill-words.js";
 import classes from "./floor.module.css";
-import { elapsedOf, runAt } from "./floor-run.js";
+import { countedAt } from "./floor-run.js";
 import type { FloorRun } from "./use-run.js";
 
 /** The largest numeral, the smaller one beside it, and both in words. */
@@ -58,11 +58,11 @@ function counted(drill: Drill, run: Run, elapsed: number) {
 
 /** What is counted, drawn at each tap before all else on the floor. */
 export function Numerals({ floor }: { readonly floor: FloorRun }) {
-  const { kept, now } = useSyncExternalStore(floor.live.subscribe, floor.live.get);
-  const { large, small, words } =
-    kept === null
-      ? counted(floor.drill, floor.run, floor.elapsed)
-      : counted(kept.drill, runAt(kept, now), elapsedOf(kept, now));
+  const { drill, run, elapsed } = countedAt(
+    useSyncExternalStore(floor.live.subscribe, floor.live.get),
+    floor.drill,
+  );
+  const { large, small, words } = counted(drill, run, elapsed);
   return (
     <p className={classes.numerals}>
       <span className={classes.done} aria-hidden>

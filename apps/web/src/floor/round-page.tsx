@@ -7,6 +7,7 @@ import { usePaths } from "../app/paths.js";
 import { roundPlace } from "../presence/index.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
 import { Round } from "./round.js";
+import { skillPractice } from "./round-practice.js";
 import { useWakeLock } from "./use-wake-lock.js";
 
 /** One drill and one clock for a class, then one tap for each. */
@@ -43,7 +44,7 @@ export function RoundPage() {
       place={roundPlace(groupId, subject)}
       name={group?.name ?? "Everybody"}
       back={paths.class(groupId === "all" ? undefined : groupId)}
-      subject={subject}
+      practice={skillPractice(subject)}
       students={present}
     />
   );

@@ -1,5 +1,5 @@
 import { CATALOGUE, coachingOf } from "@mirrup/catalogue";
-import { DRILL_ROWS, sidesOf, skillOf, type Drill, type SideName } from "@mirrup/core";
+import { DRILL_ROWS, skillOf, type Drill } from "@mirrup/core";
 import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
 import { useSessionStorage } from "@mantine/hooks";
@@ -8,21 +8,17 @@ import { drillOfWords } from "../app/drill-words.js";
 import { leftWords } from "../app/left-words.js";
 import type { RoundTask } from "../app/round-set.js";
 import { TAB_ID } from "../app/tab-id.js";
-import { SYLLABUS } from "../app/syllabus.js";
 import { useNow } from "../app/use-now.js";
-import { capital, skillName, subjectName } from "../app/words.js";
 import { useOutbox } from "../device/index.js";
 import { PresenceNote } from "../presence/index.js";
-import { Coaching } from "./coaching.js";
-import { DrillChoice } from "./drill-choice.js";
 import choice from "./drill-choice.module.css";
 import { FloorHeader } from "./floor-header.js";
 import floor from "./floor.module.css";
 import classes from "./round-page.module.css";
 import { PairButtons } from "./pair-buttons.js";
+import type { RoundPractice } from "./round-practice.js";
 import { useRound } from "./use-round.js";
 
-const FIRST = { kind: "streak", count: 10 } as const;
 const TICK_MS = 500;
 
 const ANSWER_WORDS: Readonly<Record<(typeof ROUND_ANSWERS)[number], string>> = {
@@ -44,7 +40,7 @@ interface RoundProps {
   readonly name: string;
   /** Where leaving the floor leads. */
   readonly back: string;
-  readonly subject: string;
+  readonly practice: RoundPractice;
   readonly students: readonly RoundStudent[];
   /** What each one is to do, where it is not the same for all. */
   readonly tasks?: ReadonlyMap<string, RoundTask>;
@@ -208,15 +204,15 @@ function RoundHere({
   place,
   name,
   back,
-  subject,
+  practice,
   students,
   tasks,
   pairs = [],
   onApart,
 }: RoundProps & { readonly onApart: () => void }) {
-  const skill = skillOf(CATALOGUE, subject);
-  const sides = sidesOf(skill);
-  const first = { subject, side: sides.at(-1) ?? "whole", drill: FIRST } as const;
+  const { subject, sides } = practice;
+  const side = sides.at(-1) ?? "whole";
+  const first = { subject, beats: practice.beats, side, drill: practice.drillOn(side, null) };
   const ids = students.map((student) => student.id);
   const round = useRound({ keptAs, place, first, ids, tasks });
   const { drill, startedAt, heldFrom, away } = round;
@@ -233,7 +229,7 @@ function RoundHere({
     students
       .filter(({ id }) => pair.includes(id))
       .map(({ id, name }) => ({ id, name, words: taskWords(subject, round.taskOf(id)) }));
-  const title = capital(isOneForAll ? subjectName(subject, round.side) : skillName(subject));
+  const title = practice.titleOf(isOneForAll ? round.side : null);
   const here = students.filter((student) => !away.includes(student.id));
   const isHeld = (id: string) => round.taskOf(id).drill.kind === "hold" && heldFrom !== null;
   const answered = here.filter(({ id }) => round.answers[id] !== undefined || isHeld(id)).length;
@@ -258,28 +254,21 @@ function RoundHere({
                   aria-label="Side"
                   size="md"
                   value={round.side}
-                  data={sides.map((value) => ({ value, label: `${value} side` }))}
+                  data={sides.map((value) => ({ value, label: practice.sideName(value) }))}
                   onChange={(event) => {
-                    const side: SideName =
-                      sides.find((one) => one === event.currentTarget.value) ?? round.side;
-                    round.ask({ side });
+                    const chosen = sides.find((one) => one === event.currentTarget.value) ?? round.side;
+                    round.ask({ side: chosen, drill: practice.drillOn(chosen, drill) });
                   }}
                   classNames={{ input: choice.ruleInput }}
                 />
               )}
-              <DrillChoice
-                subject={subject}
-                side={round.side}
-                gate={SYLLABUS.find(subject, round.side)?.gate ?? FIRST}
-                drill={drill}
-                onChange={(chosen) => round.ask({ drill: chosen })}
-              />
+              {practice.choice(round.side, drill, (chosen) => round.ask({ drill: chosen }))}
             </div>
           )}
           {isOneForAll && startedAt !== null && (
-            <p className={floor.drill}>{drillOfWords(subject, round.side, drill)}</p>
+            <p className={floor.drill}>{practice.wordsOf(round.side, drill)}</p>
           )}
-          {isOneForAll && <Coaching subject={subject} drill={drill} hasCautions={startedAt === null} />}
+          {isOneForAll && practice.coaching(round.side, drill, startedAt === null)}
           <p className={floor.note}>
             {isOneForAll ? mannerOf(drill) : "In pairs: one jumps, the other counts; then they change."}
           </p>

@@ -1,8 +1,9 @@
 import type { NextItem } from "@mirrup/contract";
-import type { Drill, Gate } from "@mirrup/core";
+import { DRILL_ROWS, type Drill, type Gate } from "@mirrup/core";
 import { useMemo } from "react";
 import { drillOfWords, drillWords, oddsWords } from "../app/drill-words.js";
-import { MISS_RULE_NAMES, subjectName } from "../app/words.js";
+import { MISS_RULE_NAMES, misfitWords, subjectName } from "../app/words.js";
+import { useSettings } from "../students/index.js";
 import { addressOf } from "../app/drill-address.js";
 import { Coaching } from "./coaching.js";
 import { DrillChoice } from "./drill-choice.js";
@@ -21,13 +22,16 @@ interface SetHeadingProps {
   readonly proposal: NextItem | undefined;
   /** What comes after this; undefined while it is not known. */
   readonly after: NextItem | undefined;
+  /** Mm longer or (negative) shorter than fits; null where it is not known. */
+  readonly ropeMisfitMm: number | null;
   readonly onChoose: (drill: Drill) => void;
 }
 
 /** Above the numerals: the drill, to be chosen until the first tap, and what is to be known of it. */
-export function SetHeading({ about, floor, gate, proposal, after, onChoose }: SetHeadingProps) {
+export function SetHeading({ about, floor, gate, proposal, after, ropeMisfitMm, onChoose }: SetHeadingProps) {
   const { drill, begun } = floor;
   const noted = useLastNoted(about);
+  const { unit } = useSettings();
   const isProposed = useMemo(
     () => proposal !== undefined && addressOf(drill).toString() === addressOf(proposal.drill).toString(),
     [proposal, drill],
@@ -49,6 +53,11 @@ export function SetHeading({ about, floor, gate, proposal, after, onChoose }: Se
         />
       )}
       <Coaching subject={about.subject} drill={drill} hasCautions={!begun} />
+      {!begun && DRILL_ROWS[drill.kind].hasRope && ropeMisfitMm !== null && ropeMisfitMm !== 0 && (
+        <p className={classes.look}>
+          <strong>Rope</strong> {misfitWords(ropeMisfitMm, unit)}
+        </p>
+      )}
       {noted !== undefined && <Noted set={noted} />}
       {!begun && isProposed && proposal !== undefined && (
         <ProposalNote about={about} proposal={proposal} onChoose={onChoose} />

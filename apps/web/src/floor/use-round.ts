@@ -22,6 +22,8 @@ import { answersAt, heldFor } from "./round-answers.js";
 
 export interface RoundDrill {
   readonly subject: string;
+  /** Of a repetition. */
+  readonly beats: number;
   readonly side: SideName;
   readonly drill: Drill;
 }
@@ -43,7 +45,7 @@ const toServer = (at: number) => byServerClock(new Date(at).toISOString());
  */
 export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
   const personId = usePersonId();
-  const { subject } = first;
+  const { subject, beats } = first;
   const fresh = freshRound(first.side, first.drill);
   const [written, setKept] = useLocalStorage<KeptRound>({
     key: `mirrup-round ${personId} ${keptAs} ${subject}`,
@@ -85,7 +87,7 @@ export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
     const held = heldFrom === null ? null : (now - heldFrom) / 1000;
     const answers = answersAt(tapped, here, (one) => taskOf(one).drill, held);
     const sets = Object.entries(answers).map(([studentId, given]): SetRequest => {
-      const who = { id: setIdOf(id, studentId), studentId, subject };
+      const who = { id: setIdOf(id, studentId), studentId, subject, beats };
       const set = roundSet(who, taskOf(studentId), given, new Date(now));
       return seconds === undefined || set.seconds !== undefined ? set : { ...set, seconds };
     });

@@ -1,6 +1,6 @@
 import { MOST_TAPS, type SetRequest } from "@mirrup/contract";
 import type { FaultCode, Drill } from "@mirrup/core";
-import { isPacing, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
+import { isPacing, secondsOf, type Tap } from "@mirrup/core/teaching";
 import { startTransition, useCallback, useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import {
@@ -13,10 +13,9 @@ import {
   type KeptRun,
 } from "../device/index.js";
 import {
-  elapsedOf,
+  countedAt,
   newRun,
   readRun,
-  runAt,
   runKey,
   setByHand,
   setOf,
@@ -27,6 +26,7 @@ import {
   withoutLast,
   withSensed,
   withTurn,
+  type Counted,
   type Entry,
   type HandCounts,
   type RunSubject,
@@ -35,20 +35,12 @@ import { liveRun, type LiveRun, type Moment } from "./live-run.js";
 import { claimRun } from "./one-tab.js";
 import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 
-export interface FloorRun {
+/** What a floor is drawn with can be a tap old; what its keys do goes by `newest`. */
+export interface FloorRun extends Counted {
+  readonly newest: () => Counted;
   /** False until the device has told whether a run was under way. */
   readonly ready: boolean;
-  readonly drill: Drill;
-  /** What the floor was drawn with may be a tap old; this never is. */
   readonly live: LiveRun;
-  readonly taps: readonly Tap[];
-  readonly run: Run;
-  /** Whether the set has begun: by a tap, or by its clock. */
-  readonly begun: boolean;
-  /** Seconds since it began. */
-  readonly elapsed: number;
-  /** Whether a tempo counts by itself just now. */
-  readonly pacing: boolean;
   /** Whether a handle is listened to just now. */
   readonly sensing: boolean;
   /** When a run that was found on the device began; null for one begun on this page. */
@@ -132,11 +124,8 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     };
   }, [key, claims, show]);
 
-  const drill = kept?.drill ?? proposed;
-  const taps = kept?.taps ?? [];
-  const elapsed = kept === null ? 0 : elapsedOf(kept, now);
-  const run = runAt(kept ?? newRun("", proposed, now), now);
-  const pacing = isPacing(taps) && run.end === "running";
+  const drawn = countedAt({ kept, now }, proposed);
+  const { drill, run, pacing } = drawn;
   const isTicking = kept !== null && run.end === "running" && (pacing || secondsOf(drill) !== null);
   useEffect(() => {
     if (!isTicking) return;
@@ -178,12 +167,14 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
   const runOrNew = (at: number): KeptRun => live.get().kept ?? newRun(uuid(), proposed, at, said);
 
   return {
+    ...drawn,
+    begun: drawn.begun && !elsewhere,
+    newest: () => {
+      const newest = countedAt(live.get(), proposed);
+      return { ...newest, begun: newest.begun && !isElsewhere.current };
+    },
     ready,
-    drill,
     live,
-    taps,
-    run,
-    begun: kept !== null && !elsewhere,
     elsewhere,
     takeOver: () => {
       isElsewhere.current = false;
@@ -192,12 +183,10 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       setElsewhere(false);
       setClaims((before) => before + 1);
     },
-    elapsed,
-    pacing,
     sensing: kept?.sensedFrom !== undefined,
     resumedFrom: kept === null ? null : resumedFrom,
     unkept,
-    full: taps.length >= MOST_TAPS,
+    full: drawn.taps.length >= MOST_TAPS,
     begin: () => {
       if (live.get().kept === null) change(runOrNew(Date.now()));
     },

@@ -1,19 +1,16 @@
-import type { Run } from "@mirrup/core/teaching";
 import { useEffect, useEffectEvent, useRef } from "react";
 import type { Voice } from "../voice/index.js";
+import { spokenTry, type Heard } from "./spoken-try.js";
 
-/** Says each clean try's number as it comes, and that one missed; what is taken back or typed is not said. */
-export function useSpokenCount(voice: Voice, { tries, done }: Pick<Run, "tries" | "done">): void {
-  const before = useRef(tries.length);
-  const heard = useEffectEvent((made: number) => {
-    const last = tries.at(-1);
-    if (made !== 1 || last === undefined) return;
-    if (last.kind === "clean") voice.count(done);
-    else voice.say("miss");
+/** Says each try aloud as it is counted. */
+export function useSpokenCount(voice: Voice, run: Heard): void {
+  const before = useRef(run);
+  const heard = useEffectEvent(() => {
+    const spoken = spokenTry(before.current, run);
+    before.current = run;
+    if (spoken?.kind === "count") voice.count(spoken.number);
+    else if (spoken !== null) voice.say(spoken.text);
   });
-  const { length } = tries;
-  useEffect(() => {
-    heard(length - before.current);
-    before.current = length;
-  }, [length]);
+  const { length } = run.tries;
+  useEffect(() => heard(), [length]);
 }

@@ -1,5 +1,7 @@
 /** Marks of a substitute's sheet typed back: one for each turn, as `m n 12 -`. */
+import { CATALOGUE } from "@mirrup/catalogue";
 import type { LessonView, SetRequest } from "@mirrup/contract";
+import { skillOf } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { v7 as uuid } from "uuid";
 import { roundSet } from "../app/round-set.js";
@@ -54,6 +56,13 @@ export function setsOfMarks(
     const step = turns[turn];
     if (answer === null || place == null || subject == null || step === undefined) return [];
     const at = new Date(Math.min(now.getTime(), began + 60_000 * (step.from + step.minutes)));
-    return [roundSet({ id: uuid(), studentId, subject }, place, answer, at)];
+    return [
+      roundSet(
+        { id: uuid(), studentId, subject, beats: skillOf(CATALOGUE, subject).beats },
+        place,
+        answer,
+        at,
+      ),
+    ];
   });
 }

@@ -4,7 +4,7 @@ import { useParams } from "react-router";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import type { RoundTask } from "../app/round-set.js";
-import { Round, useWakeLock } from "../floor/index.js";
+import { Round, skillPractice, useWakeLock } from "../floor/index.js";
 import { stationPlace } from "../presence/index.js";
 import { studentsQuery } from "../students/index.js";
 import { withDrillsNow } from "./drills-now.js";
@@ -51,7 +51,7 @@ export function StationPage() {
       place={stationPlace(lessonId, turn, station)}
       name={`${lesson.title}, turn ${turn + 1}, station ${station + 1}`}
       back={paths.lesson(lessonId)}
-      subject={subject}
+      practice={skillPractice(subject)}
       students={students.data.filter((student) => tasks.has(student.id))}
       tasks={tasks}
       pairs={pairsAt(now, turn, station).map((pair) => pair.map(({ id }) => id))}

@@ -5,11 +5,12 @@ import {
   ROPE_LINES,
   ROPE_USES,
   ropeFit,
+  ropeMisfit,
   type RopeLine,
   type RopeUse,
 } from "@mirrup/core";
 import { Fieldset, Text } from "@mantine/core";
-import { lengthIn, lengthWords } from "../app/words.js";
+import { lengthIn, lengthWords, misfitWords } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import classes from "./record-page.module.css";
 
@@ -34,7 +35,7 @@ export function RopeFit({ detail }: { readonly detail: StudentDetail }) {
     );
   }
   const wanted = ropeFit(heightMm, line, ropeUse);
-  const difference = ropeLengthMm === null ? null : ropeLengthMm - wanted;
+  const misfit = ropeLengthMm === null ? null : ropeMisfit(ropeLengthMm, wanted);
   return (
     <Fieldset legend="Rope fit">
       <Text>
@@ -44,12 +45,8 @@ export function RopeFit({ detail }: { readonly detail: StudentDetail }) {
       <Text size="sm" className={classes.quiet}>
         2 × ({LINE_SHARE[line]} × {lengthIn(heightMm, "cm")} − {DROP_MM[ropeUse] / 10}) + 2 cm
       </Text>
-      {difference !== null && (
-        <Text mt="xs">
-          {Math.abs(difference) < 20
-            ? "The rope in use fits."
-            : `The rope in use is ${lengthWords(Math.abs(difference), unit)} ${difference > 0 ? "longer; a knot or a cut shortens it" : "shorter, which asks for clean hands"}.`}
-        </Text>
+      {misfit !== null && (
+        <Text mt="xs">{misfit === 0 ? "The rope in use fits." : misfitWords(misfit, unit)}</Text>
       )}
       <table className={classes.fit}>
         <thead>

@@ -19,6 +19,7 @@ function student(name: string, changes: Partial<StudentView> = {}): StudentView 
     level: 1,
     stuck: 0,
     reviewsDue: 0,
+    ropeMisfitMm: null,
     lastPractisedAt: new Date(NOW - DAY_MS).toISOString(),
     counts: { cleared: 1, working: 0, ready: 1, locked: 1 },
     next: null,

@@ -16,7 +16,7 @@ import { firstMark, foldOn, type LogPlace, type Mark } from "./mark.js";
 import type { LearnerModel } from "./model.js";
 
 /** Four whole ones of five, out of a bounce and back into one: what clears a combo on each side. */
-export const COMBO_GATE: Gate = { kind: "clean", clean: 4, of: 5 };
+export const COMBO_GATE = { kind: "clean", clean: 4, of: 5 } as const satisfies Gate;
 
 /** Whose facts an entry belongs to: a side of a skill, the base test, a combo or a link of one. */
 export interface Owner extends SubjectSide, Judged {}
@@ -33,7 +33,7 @@ export interface Reader {
 }
 
 function comboOwner(subject: string, side: SideName): Owner {
-  return { subject, side, gate: COMBO_GATE, gateStreak: COMBO_GATE.kind === "clean" ? COMBO_GATE.clean : 1 };
+  return { subject, side, gate: COMBO_GATE, gateStreak: COMBO_GATE.clean };
 }
 
 /** Of a combo all drills hold the whole but a part of it joined: its own score stands with the combo, not here. */

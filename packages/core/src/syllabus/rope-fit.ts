@@ -19,6 +19,15 @@ export const DROP_MM: Readonly<Record<RopeUse, number>> = {
 };
 const FOOT_MM = 20;
 
+/** Less than that makes no difference, mm. */
+const FITS_MM = 20;
+
+/** How much longer (negative: shorter) a rope is than the one that fits, mm; 0 where that makes no difference. */
+export function ropeMisfit(lengthMm: number, fittingMm: number): number {
+  const difference = lengthMm - fittingMm;
+  return Math.abs(difference) < FITS_MM ? 0 : difference;
+}
+
 /** Rope length in whole millimetres for a height in millimetres. */
 export function ropeFit(heightMm: number, line: RopeLine, use: RopeUse): number {
   return Math.round(2 * (LINE_SHARE[line] * heightMm - DROP_MM[use]) + FOOT_MM);
