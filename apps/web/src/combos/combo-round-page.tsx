@@ -1,6 +1,6 @@
 import type { ComboView } from "@mirrup/contract";
 import { comboKey, scoreOf, type Drill, type SideName } from "@mirrup/core";
-import { comboText, countsOf, onSide, sidesOfScore } from "@mirrup/core/combos";
+import { abilityOf, comboText, countsOf, onSide, sidesOfScore, takenApart } from "@mirrup/core/combos";
 import { COMBO_GATE } from "@mirrup/core/teaching";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
@@ -9,19 +9,25 @@ import { useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
+import { SYLLABUS } from "../app/syllabus.js";
 import { floorClasses, Round, useWakeLock, type RoundPractice } from "../floor/index.js";
 import { roundPlace } from "../presence/index.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
 import { Cautions } from "./cautions.js";
 import { combosQuery, namesOf } from "./queries.js";
-import { comboSideName, partName, type ComboNames } from "./words.js";
+import { useComboStudents } from "./use-for.js";
+import { abilityWords, comboSideName, partName, type ComboNames } from "./words.js";
 
 /** Tries of a round: as many as the combo's gate looks at. */
 const { clean: CLEAN, of: TRIES } = COMBO_GATE;
 const ASKED = `The whole, then bounces: ${TRIES} tries, ${CLEAN} clean ones clear it`;
 
 /** A kept combo, whole, as a class tries it: its moves in large words, its note, and what to mind. */
-function comboPractice(combo: ComboView, names: ComboNames): RoundPractice {
+function comboPractice(
+  combo: ComboView,
+  names: ComboNames,
+  notes: ReadonlyMap<string, string>,
+): RoundPractice {
   const textOn = (side: SideName) => comboText(onSide(combo.parts, side));
   const drillOn = (side: SideName): Drill => ({ kind: "one-out", count: TRIES, score: textOn(side) });
   return {
@@ -32,6 +38,7 @@ function comboPractice(combo: ComboView, names: ComboNames): RoundPractice {
       side === null || comboSideName(side) === "" ? combo.name : `${combo.name}, ${comboSideName(side)}`,
     sideName: comboSideName,
     drillOn,
+    noteOf: (studentId) => notes.get(studentId) ?? null,
     wordsOf: () => ASKED,
     choice: () => <p className={floorClasses.drill}>{ASKED}</p>,
     coaching: (side, _drill, hasCautions) => (
@@ -63,7 +70,16 @@ export function ComboRoundPage() {
   useDocumentTitle("A combo for a class · Mirrup");
   const combo = combos.data?.find((one) => one.id === comboId);
   const names = useMemo(() => namesOf(combos.data), [combos.data]);
-  const practice = useMemo(() => (combo === undefined ? null : comboPractice(combo, names)), [combo, names]);
+  const judged = useComboStudents();
+  const practice = useMemo(() => {
+    if (combo === undefined) return null;
+    const parts = takenApart(combo.parts, (id) => combos.data?.find((one) => one.id === id)?.parts);
+    const notes = (judged ?? []).flatMap(({ id, statusOf }): [string, string][] => {
+      const ability = abilityOf(parts, statusOf, SYLLABUS);
+      return ability.code === "now" || ability.code === "unknown" ? [] : [[id, abilityWords(ability)]];
+    });
+    return comboPractice(combo, names, new Map(notes));
+  }, [combo, combos.data, names, judged]);
   const failed = [combos, students].find((query) => failureOf(query) !== null);
   if (failed?.error) {
     return (

@@ -22,6 +22,8 @@ export interface RoundPractice {
   readonly wordsOf: (side: SideName, drill: Drill) => string;
   /** Where another drill is chosen; null where there is but one. */
   readonly choice: (side: SideName, drill: Drill, onChange: (drill: Drill) => void) => ReactNode;
+  /** What is to be known of somebody before they try it; null for nothing. */
+  readonly noteOf: (studentId: string) => string | null;
   /** What is said, looked at, and, before it begins, minded. */
   readonly coaching: (side: SideName, drill: Drill, hasCautions: boolean) => ReactNode;
 }
@@ -48,6 +50,7 @@ export function skillPractice(subject: string): RoundPractice {
         onChange={onChange}
       />
     ),
+    noteOf: () => null,
     coaching: (_side, drill, hasCautions) => (
       <Coaching subject={subject} drill={drill} hasCautions={hasCautions} />
     ),

@@ -82,7 +82,7 @@ function unitOf({ kind }: Drill): string {
 interface AnswerRowProps {
   readonly student: RoundStudent;
   readonly task: RoundTask;
-  /** What is to be said of the task; null where it is the same for all. */
+  /** What is to be said of the task, or of who tries it; null for nothing. */
   readonly words: string | null;
   readonly answer: RoundAnswer | undefined;
   readonly onAnswer: (answer: RoundAnswer | null) => void;
@@ -302,7 +302,11 @@ function RoundHere({
                     key={student.id}
                     student={student}
                     task={task}
-                    words={isOneForAll ? null : `${taskWords(subject, task)}. ${cueOf(subject, task)}`}
+                    words={
+                      isOneForAll
+                        ? practice.noteOf(student.id)
+                        : `${taskWords(subject, task)}. ${cueOf(subject, task)}`
+                    }
                     answer={round.answers[student.id]}
                     onAnswer={(given) => round.answer(student.id, given)}
                     held={
