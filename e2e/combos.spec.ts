@@ -339,8 +339,12 @@ test("a combo is tried by a class at once, and each one's tries stand on its lad
   await expect(page.getByText("Elbows low.")).toBeVisible();
   await expectAccessible(page);
   // Whoever has not got its skills is told of before they try.
-  await expect(page.getByRole("listitem").filter({ hasText: "Jonas Quist" })).toContainText("cross, right side");
-  await expect(page.getByRole("listitem").filter({ hasText: "Amara Thistle" })).not.toContainText("cross, right side");
+  await expect(page.getByRole("listitem").filter({ hasText: "Jonas Quist" })).toContainText(
+    "cross, right side",
+  );
+  await expect(page.getByRole("listitem").filter({ hasText: "Amara Thistle" })).not.toContainText(
+    "cross, right side",
+  );
   const row = (name: string) => page.getByRole("group", { name, exact: true });
   await page.getByRole("combobox", { name: "Side" }).selectOption("mirrored");
   await expect(page.getByText(/cross, left side/)).toBeVisible();

@@ -129,6 +129,65 @@ test("a class's table shows its shape, and its sheet's ticks are typed back", as
   await expect(box).toBeVisible();
 });
 
+test("what is typed outlives a page that is loaded anew and a save that fails, for whoever typed it", async ({
+  page,
+  mirrup,
+}) => {
+  const record = `${await mirrup.studentPath("Ravi Thornbury")}/record`;
+  const notes = page.getByRole("textbox", { name: "Notes" });
+  const isBack = page.getByText("What you typed before is here again. It is not saved yet.");
+  await page.goto(record);
+  await notes.fill("Wears new shoes.");
+  await page.getByRole("textbox", { name: "Rope", exact: true }).fill("beaded");
+  await page.reload();
+  await expect(isBack).toBeVisible();
+  await expect(notes).toHaveValue("Wears new shoes.");
+  await expectAccessible(page);
+  // Nobody answers: it stays, over another reload too.
+  await page.route("**/api/students/*", (route) =>
+    route.request().method() === "PATCH" ? route.abort() : route.continue(),
+  );
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("alert").first()).toBeVisible();
+  await page.unroute("**/api/students/*");
+  await page.reload();
+  await expect(notes).toHaveValue("Wears new shoes.");
+  // Whoever saved something else meanwhile is heard of.
+  const other = await page.context().newPage();
+  await other.goto(record);
+  await other.getByLabel("Birth year").fill("2014");
+  await other.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(other.getByText("Saved.")).toBeVisible();
+  await other.close();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await page.getByRole("button", { name: "Save my changes too" }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await page.reload();
+  await expect(notes).toHaveValue("Wears new shoes.");
+  await expect(isBack).toBeHidden();
+  await notes.fill("Something else.");
+  await page.reload();
+  await page.getByRole("button", { name: "Throw it away" }).click();
+  await expect(notes).toHaveValue("Wears new shoes.");
+
+  // A sheet's ticks and a name that was not added yet.
+  await page.goto(`${mirrup.root}/class?view=sheet`);
+  await page.locator("table button").first().click();
+  await expect(page.getByRole("button", { name: "Clear 1 tick" })).toBeEnabled();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Clear 1 tick" })).toBeEnabled();
+  await page.goto(`${mirrup.root}/students`);
+  await page.getByRole("textbox", { name: "New student" }).fill("Half Typed");
+  await page.reload();
+  await expect(page.getByRole("textbox", { name: "New student" })).toHaveValue("Half Typed");
+  await page.goto(`${mirrup.root}/studio`);
+  await page.getByRole("button", { name: "Sign out", exact: true }).click();
+  await expect(page).toHaveURL(/sign-in/);
+  expect(
+    await page.evaluate(() => Object.keys(sessionStorage).filter((key) => key.includes("unsaved"))),
+  ).toEqual([]);
+});
+
 test("the school is changed after a look at what that does, and back", async ({ page, mirrup }) => {
   await page.request.post("/api/auth/sign-in", {
     data: { email: "owner@quillhaven.example", password: "quillhaven demo" },

@@ -6,6 +6,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
 import { patch, post } from "../app/api.js";
+import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { fits } from "../app/joi-form.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
@@ -38,28 +39,38 @@ function groupOf({ name, weekday, startTime, place, members }: Values): NewGroup
   };
 }
 
+function valuesOf(group: GroupView | null): Values {
+  return {
+    name: group?.name ?? "",
+    weekday: group?.weekday == null ? "" : String(group.weekday),
+    startTime: group?.startTime ?? "",
+    place: group?.place ?? "",
+    members: group?.members ?? [],
+  };
+}
+
 /** A group's name, time, place and students. */
 export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
   const client = useQueryClient();
   const students = useQuery(studentsQuery);
+  const [opened] = useState(() => ({ values: valuesOf(group), about: group?.version ?? 0 }));
+  const unsaved = useUnsaved(`group ${group?.id ?? "new"}`, opened);
+  // A change of what stood there when it was begun: what somebody else saved since is not written over.
+  const version = unsaved.found?.about ?? opened.about;
   const form = useForm<Values>({
-    initialValues: {
-      name: group?.name ?? "",
-      weekday: group?.weekday == null ? "" : String(group.weekday),
-      startTime: group?.startTime ?? "",
-      place: group?.place ?? "",
-      members: group?.members ?? [],
-    },
+    initialValues: opened.values,
     validate: (values) => fits(newGroup)(groupOf(values)),
   });
+  const { isFound, drop } = useUnsavedForm(form, unsaved, version);
   const readGroups = () => readAnew(client, { topics: ["groups", "students"] });
   const [id] = useState(() => uuid());
   const save = useMutation({
     mutationFn: (values: Values) =>
       group === null
         ? post<GroupView>("/groups", { id, ...groupOf(values) })
-        : patch<GroupView>(`/groups/${group.id}`, { ...groupOf(values), version: group.version }),
+        : patch<GroupView>(`/groups/${group.id}`, { ...groupOf(values), version }),
     onSuccess: async (saved) => {
+      unsaved.keep(null);
       await readGroups();
       onDone(saved);
     },
@@ -81,6 +92,11 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
       aria-label={group === null ? "A new group" : `The group ${group.name}`}
       onSubmit={form.onSubmit((values) => save.mutate(values))}
     >
+      {isFound && (
+        <div className={classes.members}>
+          <UnsavedNote onDrop={drop} />
+        </div>
+      )}
       <TextInput label="Name" size="md" withAsterisk {...form.getInputProps("name")} />
       <NativeSelect
         label="Day"
@@ -113,7 +129,14 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
         <Button type="submit" size="md" loading={save.isPending}>
           {group === null ? "Make the group" : "Save"}
         </Button>
-        <Button variant="default" size="md" onClick={onLeave}>
+        <Button
+          variant="default"
+          size="md"
+          onClick={() => {
+            unsaved.keep(null);
+            onLeave();
+          }}
+        >
           Leave it
         </Button>
         {group !== null && (

@@ -7,6 +7,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
 import { post } from "../app/api.js";
+import { useUnsaved, useUnsavedText } from "../device/index.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { dateWords, skillName } from "../app/words.js";
@@ -20,6 +21,10 @@ interface Tick {
   readonly student: GridStudent;
   readonly side: GridSide;
 }
+
+const NONE: readonly string[] = [];
+
+const canTick = ({ coded }: GridSide) => !isMet(coded.status) && coded.status !== "locked";
 
 const keyOf = ({ student, side }: Tick) => `${student.id} ${side.subject}:${side.side}`;
 
@@ -96,19 +101,32 @@ interface SkillSheetProps {
 
 /** One page to tick by hand in the hall, and the same page to type the ticks back from. */
 export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
-  const [ticked, setTicked] = useState<ReadonlyMap<string, Tick>>(new Map());
-  const [reason, setReason] = useState("");
-  const { log, isPending } = useTicks(() => setTicked(new Map()));
+  const unsaved = useUnsaved(`skill-sheet ${title}`, NONE);
+  const [ticked, setTicked] = useState<readonly string[]>(unsaved.found ?? NONE);
+  const [reason, setReason] = useUnsavedText(`skill-sheet-reason ${title}`);
+  const write = (keys: readonly string[]) => {
+    setTicked(keys);
+    unsaved.keep(keys.length === 0 ? null : keys);
+  };
+  const { log, isPending } = useTicks(() => {
+    write(NONE);
+    setReason("");
+  });
   const skills = skillsOfSheet(grid, CATALOGUE);
   const students = [...grid.students].sort((one, other) => one.name.localeCompare(other.name));
   const today = dateWords(new Date().toLocaleDateString("sv-SE"));
   const words = reason.trim() === "" ? `Ticked on the skill sheet of ${today}.` : reason.trim();
-  const tick = (one: Tick) =>
-    setTicked((before) => {
-      const after = new Map(before);
-      if (!after.delete(keyOf(one))) after.set(keyOf(one), one);
-      return after;
-    });
+  const tick = (one: Tick) => {
+    const key = keyOf(one);
+    write(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
+  };
+  // What was cleared or locked since it was ticked has no box any more.
+  const ticks = students.flatMap((student) =>
+    [...student.bySkill.values()]
+      .flat()
+      .map((side): Tick => ({ student, side }))
+      .filter((one) => ticked.includes(keyOf(one)) && canTick(one.side)),
+  );
   return (
     <div>
       <Group className={classes.tools} align="flex-end" mb="sm">
@@ -128,11 +146,11 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
             />
             <Button
               size="md"
-              disabled={ticked.size === 0}
+              disabled={ticks.length === 0}
               loading={isPending}
-              onClick={() => void log([...ticked.values()], words)}
+              onClick={() => void log(ticks, words)}
             >
-              {ticked.size === 1 ? "Clear 1 tick" : `Clear ${ticked.size} ticks`}
+              {ticks.length === 1 ? "Clear 1 tick" : `Clear ${ticks.length} ticks`}
             </Button>
           </>
         )}
@@ -168,7 +186,7 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
                           student={student}
                           side={side}
                           mayEdit={mayEdit}
-                          isTicked={ticked.has(keyOf({ student, side }))}
+                          isTicked={ticked.includes(keyOf({ student, side }))}
                           onTick={() => tick({ student, side })}
                         />
                       ))}

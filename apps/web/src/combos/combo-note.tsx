@@ -1,6 +1,7 @@
 import { LONGEST_NOTE, type ComboView } from "@mirrup/contract";
 import { Button, Group, Text, Textarea } from "@mantine/core";
 import { useState } from "react";
+import { useUnsaved } from "../device/index.js";
 import { useMayTeach } from "../account/index.js";
 import classes from "./combo.module.css";
 import { useKeep } from "./use-keep.js";
@@ -9,7 +10,12 @@ import { useKeep } from "./use-keep.js";
 export function ComboNote({ combo: { id, version, note } }: { readonly combo: ComboView }) {
   const { change } = useKeep();
   const mayTeach = useMayTeach();
-  const [typed, setTyped] = useState<string | null>(null);
+  const unsaved = useUnsaved(`combo-note ${id}`, "");
+  const [typed, setTyped] = useState(unsaved.found);
+  const write = (text: string | null) => {
+    setTyped(text);
+    unsaved.keep(text);
+  };
   if (typed === null) {
     return (
       <div className={classes.note}>
@@ -27,7 +33,7 @@ export function ComboNote({ combo: { id, version, note } }: { readonly combo: Co
       </div>
     );
   }
-  const leave = () => setTyped(null);
+  const leave = () => write(null);
   return (
     <form
       className={classes.note}
@@ -44,7 +50,7 @@ export function ComboNote({ combo: { id, version, note } }: { readonly combo: Co
         minRows={2}
         maxLength={LONGEST_NOTE}
         value={typed}
-        onChange={(event) => setTyped(event.currentTarget.value)}
+        onChange={(event) => write(event.currentTarget.value)}
         onKeyDown={(event) => event.key === "Escape" && leave()}
       />
       <Group gap="xs" mt="xs">

@@ -21,6 +21,7 @@ import { useState } from "react";
 import { isProblem, patch } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
 import { readAnew } from "../app/read-anew.js";
+import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { capital, SCHOOL_NAMES, skillName } from "../app/words.js";
 import { groupsQuery, useSettings } from "../students/index.js";
 import { GoalsField } from "./goals-field.js";
@@ -53,12 +54,18 @@ function Fields({ detail }: { readonly detail: StudentDetail }) {
   const client = useQueryClient();
   const { unit } = useSettings();
   const groups = useQuery(groupsQuery);
-  const [base, setBase] = useState(detail);
+  const unsaved = useUnsaved(`record ${detail.id} ${unit}`, {
+    values: valuesOf(detail, unit),
+    about: detail,
+  });
+  // What was typed before is a change of what was read before: who saved since is told of as ever.
+  const [base, setBase] = useState(unsaved.found?.about ?? detail);
   const [newer, setNewer] = useState<StudentDetail | null>(null);
   const form = useForm<RecordValues>({
-    initialValues: valuesOf(detail, unit),
+    initialValues: valuesOf(base, unit),
     validate: (values) => formErrors(fits(studentChange)(changeOf(base, values, unit))),
   });
+  const { isFound, drop } = useUnsavedForm(form, unsaved, base);
   const begin = (from: StudentDetail) => {
     setBase(from);
     setNewer(null);
@@ -82,6 +89,7 @@ function Fields({ detail }: { readonly detail: StudentDetail }) {
   const age = base.birthYear === null ? null : new Date().getFullYear() - base.birthYear;
   return (
     <form className={classes.form} onSubmit={form.onSubmit(submit)} noValidate>
+      {isFound && newer === null && <UnsavedNote onDrop={drop} />}
       <Fieldset legend="Who">
         <div className={classes.pair}>
           <TextInput label="Name" size="md" withAsterisk {...form.getInputProps("name")} />

@@ -3,6 +3,7 @@ import type { Gate } from "@mirrup/core";
 import { Button, Group, NativeSelect, NumberInput, TextInput } from "@mantine/core";
 import { useState, type SyntheticEvent } from "react";
 import { gateWords, subjectName } from "../app/words.js";
+import { useUnsavedText } from "../device/index.js";
 import { useDecide, type Deciding } from "../students/index.js";
 import classes from "./skill-panel.module.css";
 
@@ -53,7 +54,7 @@ export function DecideForm({ studentId, item }: DecideFormProps) {
   const { subject, side, status, gate } = item;
   const { decide, isPending } = useDecide(studentId);
   const [kind, setKind] = useState<Kind | null>(null);
-  const [reason, setReason] = useState("");
+  const [reason, setReason] = useUnsavedText(`reason ${studentId} ${subject} ${side}`);
   const [gateKind, setGateKind] = useState<Gate["kind"]>(gate.kind);
   const [[first, second], setNumbers] = useState(numbersOf(gate));
   const isCleared = status === "cleared" || status === "rusty";

@@ -8,6 +8,7 @@ import { patch, post } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
+import { useUnsaved } from "../device/index.js";
 import classes from "./students-page.module.css";
 
 /** Adds a student by name; the rest of the record can wait, and placement is offered next. */
@@ -15,12 +16,16 @@ export function NewStudent() {
   const client = useQueryClient();
   const navigate = useNavigate();
   const paths = usePaths();
-  const [name, setName] = useState("");
-  // Another name is another student; pressed again after silence it is the same.
-  const [id, setId] = useState(() => uuid());
+  const [typed, setTyped] = useState(() => ({ name: "", id: uuid() }));
+  const { found, keep } = useUnsaved("new-student", typed);
+  const [isFresh, setFresh] = useState(found === null);
+  // Another name is another student; pressed again after silence, or after the page was loaded anew, it is the same.
+  const { name, id } = isFresh ? typed : (found ?? typed);
   const write = (text: string) => {
-    setName(text);
-    setId(uuid());
+    const after = { name: text, id: uuid() };
+    setTyped(after);
+    setFresh(true);
+    keep(text === "" ? null : after);
   };
   const read = () => readAnew(client, { topics: ["students"] });
   const add = useMutation({

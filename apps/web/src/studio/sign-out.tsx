@@ -3,7 +3,7 @@ import { Button, Group, Modal, Text } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { post } from "../app/api.js";
-import { forgetReadings, useOutbox, waitingWords } from "../device/index.js";
+import { dropAllUnsaved, forgetReadings, useOutbox, waitingWords } from "../device/index.js";
 
 type Way = "sign-out" | "sign-out-everywhere";
 
@@ -16,6 +16,7 @@ export function SignOut() {
   const leave = async (way: Way) => {
     try {
       await post<Done>(`/auth/${way}`);
+      dropAllUnsaved(sessionStorage);
       await forgetReadings();
       await navigate("/sign-in", { replace: true });
     } catch (error) {
