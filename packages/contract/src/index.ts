@@ -76,6 +76,8 @@ export interface StudentView {
   readonly counts: StatusCounts;
   /** What the student does next; null when nothing is open. */
   readonly next: NextItem | null;
+  /** Where each side of that skill stands, coded, in the order of its sides; empty with nothing open. */
+  readonly nextCodes: string;
 }
 
 /** One thing that keeps a side locked. */

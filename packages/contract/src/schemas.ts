@@ -240,6 +240,7 @@ const student = objects<StudentView>({
     locked: whole().required(),
   }).required(),
   next: next.allow(null),
+  nextCodes: Joi.string().allow("").max(2).required(),
 });
 
 export const studioReply = objects<StudioView>({

@@ -8,7 +8,7 @@ import type { StudentEntity } from "./student.entity.js";
 /** What a student's whole reading comes to at a glance. */
 export type Glance = Pick<
   StudentView,
-  "level" | "stuck" | "reviewsDue" | "lastPractisedAt" | "counts" | "next"
+  "level" | "stuck" | "reviewsDue" | "lastPractisedAt" | "counts" | "next" | "nextCodes"
 >;
 
 /** Chances fade with time; within so long nobody sees it. */

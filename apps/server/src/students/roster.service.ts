@@ -1,5 +1,7 @@
 import type { StudentView } from "@mirrup/contract";
-import type { Reading } from "@mirrup/core/teaching";
+import { CATALOGUE } from "@mirrup/catalogue";
+import { sidesOf, skillOf } from "@mirrup/core";
+import { statusCodes, type Reading } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
@@ -103,7 +105,15 @@ function glanceOf(scope: Scope, student: StudentEntity, facts: KeptFacts | undef
     lastPractisedAt: last === 0 ? null : new Date(last).toISOString(),
     counts: countStatuses(reading),
     next: next === undefined ? null : nextItem(next),
+    nextCodes: next === undefined ? "" : statusCodes(sidesOfSkill(standings, next.of.subject)),
   };
+}
+
+/** Of one skill, in the order of its sides. */
+function sidesOfSkill(standings: Reading["standings"], subject: string): Reading["standings"] {
+  return sidesOf(skillOf(CATALOGUE, subject)).flatMap((side) =>
+    standings.filter(({ of }) => of.subject === subject && of.side === side),
+  );
 }
 
 function viewOf(
@@ -123,6 +133,6 @@ function viewOf(
     ...{ groups, hasStopped },
     ...glance,
     // Whoever stopped early is offered no drill any more today.
-    ...(hasStopped ? { next: null } : {}),
+    ...(hasStopped ? { next: null, nextCodes: "" } : {}),
   };
 }

@@ -53,6 +53,23 @@ describe("a student's record", () => {
     expect(await misfit()).toBe(0);
   });
 
+  it("tells where both sides of what comes next stand, and nothing once jumping has ended for today", async () => {
+    const { id } = await add({ name: "Next Comes" });
+    const view = async () => (await server.get(`/api/students/${id}`)).body as StudentView;
+    const fresh = await view();
+    expect(fresh.next).not.toBeNull();
+    expect(decodeStatuses(fresh.nextCodes).map((one) => one.status)).toContain("ready");
+    const set = { id: uuid(), studentId: id, subject: fresh.next?.subject, side: fresh.next?.side };
+    const counts = { drill: { kind: "streak", count: 10 }, clean: 2, misses: [], bestStreak: 2 };
+    const sent = { ...set, ...counts, countedBy: "tap", at: new Date().toISOString() };
+    expect(await server.post("/api/sets", { sets: [sent], sentAt: sent.at })).toMatchObject({ status: 200 });
+    const begun = await view();
+    if (begun.next?.subject === fresh.next?.subject)
+      expect(decodeStatuses(begun.nextCodes).map((one) => one.status)).toContain("working");
+    await server.post(`/api/students/${id}/stop`, {});
+    expect(await view()).toMatchObject({ next: null, nextCodes: "" });
+  });
+
   it("answers a stale change with the newer state, and loses neither", async () => {
     const { id, version } = await add({ name: "Two Coaches" });
     await patch(`/api/students/${id}`, { version, notes: "First." });

@@ -2,7 +2,7 @@ import type { StandingItem } from "@mirrup/contract";
 import { describe, expect, it } from "@jest/globals";
 import type { SideName } from "@mirrup/core";
 import type { Status } from "@mirrup/core/teaching";
-import { beadState, bySkill, codedBead, withFaint } from "./bead-state.js";
+import { beadOfCodes, beadState, bySkill, codedBead, withFaint } from "./bead-state.js";
 
 function item(subject: string, side: SideName, status: Status, gateBest = 0): StandingItem {
   return {
@@ -21,6 +21,25 @@ function item(subject: string, side: SideName, status: Status, gateBest = 0): St
     unmet: [],
   };
 }
+
+describe("a bead from codes", () => {
+  it("takes them in the order of the skill's sides", () => {
+    expect(beadOfCodes("cross", "5c")).toMatchObject({
+      kind: "split",
+      left: { status: "working", progress: 0.5 },
+      right: { status: "cleared" },
+    });
+    expect(beadOfCodes("skier", "C")).toMatchObject({
+      ...{ kind: "whole", whole: { status: "working", progress: 0.2, isStuck: true } },
+    });
+  });
+
+  it("is none where they are not of that skill", () => {
+    expect(beadOfCodes("cross", "c")).toBeNull();
+    expect(beadOfCodes("skier", "")).toBeNull();
+    expect(beadOfCodes("no-such", "c")).toBeNull();
+  });
+});
 
 describe("a bead", () => {
   it("is whole for a skill without sides, split for one with two, and filled as far as the gate", () => {

@@ -1,6 +1,7 @@
 import type { StandingItem } from "@mirrup/contract";
-import { gateTarget, type SideName } from "@mirrup/core";
-import type { CodedStatus, Status } from "@mirrup/core/teaching";
+import { CATALOGUE } from "@mirrup/catalogue";
+import { gateTarget, sidesOf, type SideName } from "@mirrup/core";
+import { decodeStatuses, type CodedStatus, type Status } from "@mirrup/core/teaching";
 
 /** One half of a bead, or the whole of one that has no sides. */
 export interface BeadHalf {
@@ -55,6 +56,15 @@ export function withFaint(state: BeadState, isShown: (side: SideName) => boolean
     left: { ...state.left, isFaint: !isShown("left") },
     right: { ...state.right, isFaint: !isShown("right") },
   };
+}
+
+/** A skill's bead from the codes of its sides, in their order; null where they are not of it. */
+export function beadOfCodes(subject: string, codes: string): BeadState | null {
+  const skill = CATALOGUE.skills.get(subject);
+  const sides = skill === undefined ? [] : sidesOf(skill);
+  const decoded = decodeStatuses(codes);
+  if (sides.length === 0 || decoded.length !== sides.length) return null;
+  return codedBead(sides.flatMap((side, place) => (decoded[place] ? [{ side, coded: decoded[place] }] : [])));
 }
 
 /** A bead from statuses as a class's grid carries them. */

@@ -1,5 +1,6 @@
 export { Bead } from "./bead.js";
 export {
+  beadOfCodes,
   beadState,
   bySkill,
   codedBead,

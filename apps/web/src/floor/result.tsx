@@ -8,16 +8,13 @@ import { Bead, beadState, bySkill } from "../beads/index.js";
 import { useQuery } from "@tanstack/react-query";
 import { loadQuery } from "../students/index.js";
 import { Link } from "react-router";
+import { familyOf } from "../app/family.js";
 import { setRhythmWords } from "./rhythm-words.js";
 import { SetNote } from "./set-note.js";
 import type { Outcome } from "./use-outcome.js";
 import type { Lead } from "./use-lead.js";
 import type { FloorSuggestion } from "./use-suggestion.js";
 import classes from "./result.module.css";
-
-function familyOf(subject: string): Family {
-  return CATALOGUE.strands.find((strand) => strand.skills.includes(subject))?.family ?? "footwork";
-}
 
 /** What became of the set, in a heading and a sentence. */
 function said(set: SetRequest, outcome: Outcome): { readonly heading: string; readonly sentence: string } {

@@ -14,14 +14,16 @@ interface AttendanceListProps {
     readonly has: (studentId: string) => boolean;
     readonly onMark: (studentId: string, has: boolean) => void;
   };
-  /** What else is said of a student. */
+  /** What stands before a student's name, beside it, and below it. */
+  readonly bead?: (student: StudentView) => ReactNode;
+  readonly minds?: (student: StudentView) => ReactNode;
   readonly about?: (student: StudentView) => ReactNode;
 }
 
 const MARKS = ATTENDANCES.filter((one) => one !== "expected");
 
 /** Who is here, late or away: one tap each; the same tap again takes it back. */
-export function AttendanceList({ lesson, students, onMark, ropes, about }: AttendanceListProps) {
+export function AttendanceList({ lesson, students, onMark, ropes, bead, minds, about }: AttendanceListProps) {
   const isStopped = useStops();
   const came = new Map(lesson.students.map((one) => [one.studentId, one.attendance]));
   const here = students.filter((student) => came.has(student.id));
@@ -33,10 +35,12 @@ export function AttendanceList({ lesson, students, onMark, ropes, about }: Atten
           const { id, name } = student;
           return (
             <li key={id} className={classes.row}>
+              {bead !== undefined && <span className={classes.bead}>{bead(student)}</span>}
               <span className={classes.who}>
                 <span className={classes.name}>
                   {name}
                   {isStopped(id, student.hasStopped) && <small> stopped for today</small>}
+                  {minds?.(student)}
                 </span>
                 {about?.(student)}
               </span>
@@ -56,6 +60,7 @@ export function AttendanceList({ lesson, students, onMark, ropes, about }: Atten
                     key={one}
                     type="button"
                     className={classes.mark}
+                    data-main={one === "present"}
                     aria-pressed={came.get(id) === one}
                     onClick={() => onMark(id, came.get(id) === one ? "expected" : one)}
                   >

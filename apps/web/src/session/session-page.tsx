@@ -20,6 +20,7 @@ import { banned, orderedBlocks, pinned, questionOf, type PlanAsked } from "./pla
 import { ledBlock } from "./led-block.js";
 import { useAsked } from "./use-asked.js";
 import { Blocks, type AskingProps } from "./plan-blocks.js";
+import { PlanStrip } from "./plan-strip.js";
 import { leftOutWords, noteWords } from "./plan-words.js";
 import classes from "./session-page.module.css";
 
@@ -112,6 +113,12 @@ export function SessionPage() {
             {sumWords(plan.data, asked)} {costWords(plan.data, asked)}{" "}
             {load.data !== undefined && weekWords(load.data)}
           </Text>
+          {plan.data.blocks.length > 0 && (
+            <PlanStrip
+              blocks={orderedBlocks(plan.data.blocks, asked.order)}
+              minutes={Math.min(asked.minutes, Math.ceil(plan.data.minutes / 5) * 5)}
+            />
+          )}
           {plan.data.notes.map((note) => (
             <Alert key={note.code} color="yellow" className={classes.note}>
               {noteWords(note)}

@@ -1,3 +1,2 @@
 export { ScoreEditor } from "./score-editor.js";
 export { searchSkills } from "./search.js";
-export { familyOf } from "./skill-list.js";

@@ -11,7 +11,8 @@ import { capital, FAMILY_NAMES, listWords } from "../app/words.js";
 import { Bead, type BeadState } from "../beads/index.js";
 import { ScoreDesk } from "./score-desk.js";
 import { Faults, Gates, Kin, LadderTable, Teaching } from "./skill-facts.js";
-import { familyOf, SkillList } from "./skill-list.js";
+import { familyOf } from "../app/family.js";
+import { SkillList } from "./skill-list.js";
 import classes from "./skill-book-page.module.css";
 
 const FULL = { status: "cleared", progress: 1 } as const;

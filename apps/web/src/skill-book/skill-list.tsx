@@ -1,28 +1,22 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { grouped, type Family, type Skill } from "@mirrup/core";
+import { grouped, type Skill } from "@mirrup/core";
 import { SegmentedControl, Text, TextInput } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef } from "react";
 import { Link } from "react-router";
+import { familyOf } from "../app/family.js";
 import { capital, FAMILY_NAMES } from "../app/words.js";
 import { searchSkills } from "./search.js";
 import classes from "./skill-list.module.css";
 
 export type Arrangement = "strand" | "level";
 
-const FAMILY_OF = new Map<string, Family>(
-  CATALOGUE.strands.flatMap((strand) => strand.skills.map((id) => [id, strand.family] as const)),
-);
 const STRAND_OF = new Map<string, string>(
   CATALOGUE.strands.flatMap((strand) =>
     strand.skills.map((id) => [id, `${FAMILY_NAMES[strand.family]}: ${strand.name}`] as const),
   ),
 );
-
-export function familyOf(id: string): Family {
-  return FAMILY_OF.get(id) ?? "footwork";
-}
 
 function groupName(skill: Skill, arrangement: Arrangement): string {
   return arrangement === "strand" ? (STRAND_OF.get(skill.id) ?? "") : `Level ${skill.level}`;

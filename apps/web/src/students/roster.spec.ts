@@ -20,6 +20,7 @@ function student(name: string, changes: Partial<StudentView> = {}): StudentView 
     stuck: 0,
     reviewsDue: 0,
     ropeMisfitMm: null,
+    nextCodes: "",
     lastPractisedAt: new Date(NOW - DAY_MS).toISOString(),
     counts: { cleared: 1, working: 0, ready: 1, locked: 1 },
     next: null,

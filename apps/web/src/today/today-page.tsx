@@ -6,12 +6,14 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { v7 as uuid } from "uuid";
 import { useMayTeach } from "../account/index.js";
+import { Bead, beadOfCodes } from "../beads/index.js";
 import { useNow } from "../app/use-now.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { capital, daysWords, subjectName } from "../app/words.js";
+import { familyOf } from "../app/family.js";
 import { floorAddress } from "../app/drill-address.js";
 import { AttendanceList, lessonsQuery, useLesson } from "../lesson/index.js";
 import { groupsQuery, studentsQuery, studioQuery } from "../students/index.js";
@@ -128,6 +130,8 @@ function HeldClass({ lesson: listed, students, mayTeach }: ClassProps<LessonView
           lesson={lesson}
           students={students}
           onMark={(id, attendance) => held.run({ attendance: { [id]: attendance } })}
+          bead={(student) => <NextBead student={student} />}
+          minds={(student) => <Minds student={student} />}
           about={(student) => <About student={student} />}
         />
       ) : (
@@ -164,6 +168,8 @@ function ClassToCome({ lesson, students, mayTeach }: ClassProps<NewLesson>) {
             const others = expected.filter((one) => one.studentId !== id);
             void add([{ ...lesson, students: [...others, { studentId: id, attendance, places: [] }] }]);
           }}
+          bead={(student) => <NextBead student={student} />}
+          minds={(student) => <Minds student={student} />}
           about={(student) => <About student={student} />}
         />
       )}
@@ -172,24 +178,36 @@ function ClassToCome({ lesson, students, mayTeach }: ClassProps<NewLesson>) {
 }
 
 /** What a student does next, and what to mind. */
+/** Where what comes next stands on its way to the gate. */
+function NextBead({ student: { next, nextCodes } }: { readonly student: StudentView }) {
+  const state = next === null ? null : beadOfCodes(next.subject, nextCodes);
+  return state === null || next === null ? null : (
+    <Bead state={state} family={familyOf(next.subject)} size={44} />
+  );
+}
+
 function About({ student }: { readonly student: StudentView }) {
   const paths = usePaths();
-  const { id, next, reviewsDue, stuck } = student;
-  const minds = [
-    reviewsDue > 0 ? `${reviewsDue} ${reviewsDue === 1 ? "review" : "reviews"} due` : "",
-    stuck > 0 ? `stuck on ${stuck}` : "",
-  ].filter(Boolean);
+  const { id, next } = student;
   return (
     <span className={classes.about}>
       {next !== null && (
         <Link to={`${paths.floor(id, next.subject, next.side)}${floorAddress(next.drill)}`}>
-          {subjectName(next.subject, next.side)}: {drillOfWords(next.subject, next.side, next.drill)},{" "}
-          {oddsWords(next.chance)}
+          {subjectName(next.subject, next.side)}: {drillOfWords(next.subject, next.side, next.drill)}
+          <span className={classes.odds}> {oddsWords(next.chance)}</span>
         </Link>
       )}
-      {minds.length > 0 && <strong>{minds.join(", ")}</strong>}
     </span>
   );
+}
+
+/** What an instructor has to have in mind of somebody. */
+function Minds({ student: { reviewsDue, stuck } }: { readonly student: StudentView }) {
+  const minds = [
+    reviewsDue > 0 ? `${reviewsDue} ${reviewsDue === 1 ? "review" : "reviews"} due` : "",
+    stuck > 0 ? `stuck on ${stuck}` : "",
+  ].filter(Boolean);
+  return minds.length === 0 ? null : <span className={classes.minds}>{minds.join(", ")}</span>;
 }
 
 /** A class that does not meet today by the week: a group's, or everybody's. */
