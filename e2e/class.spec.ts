@@ -52,7 +52,7 @@ test("a class of all, one coach and three ropes: nobody idle, and who comes late
   await expect(page.getByText(/lacks a coach/)).toHaveCount(0);
 
   // One is away at first, and comes after the first turn has begun.
-  await page.getByRole("link", { name: "Hold it" }).click();
+  await page.getByRole("link", { name: "Start the lesson" }).click();
   const name = students[3]?.name ?? "";
   const late = page.getByRole("group", { name, exact: true });
   const patched = () =>
@@ -126,7 +126,7 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
   await expect(page.getByRole("button", { name: "Pairs: 1" })).toBeVisible();
 
   // In the hall one brings a rope after all, one of the others breaks, and the coach sees where to be.
-  await page.getByRole("link", { name: "Hold it" }).click();
+  await page.getByRole("link", { name: "Start the lesson" }).click();
   const row = page.getByRole("group", { name: students[2]?.name ?? "", exact: true });
   const own = row.getByRole("button", { name: "Own rope" });
   const had = await own.getAttribute("aria-pressed");

@@ -54,7 +54,7 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   await expect(line.nth(2)).toContainText("does not join");
   const joins = page.getByRole("region", { name: "What does not join" });
   await expect(joins).toContainText("After a side swing to the left, the left arm goes on top.");
-  await expect(page.getByRole("button", { name: "Keep", exact: true })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Save the combo" })).toBeDisabled();
   await joins.getByRole("button", { name: /^Put a bounce between \(o\): costs 3/ }).click();
   await expect(page.getByText("Can be jumped.")).toBeVisible();
   await page.keyboard.press("Control+z");
@@ -64,8 +64,8 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   await expect(page.getByRole("region", { name: "Who could do it" })).toContainText("Amara Thistle");
   await expectAccessible(page);
 
-  await page.getByRole("textbox", { name: "Keep it as" }).fill("Mended");
-  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await page.getByRole("textbox", { name: "Save it as" }).fill("Mended");
+  await page.getByRole("button", { name: "Save the combo" }).click();
   await expect(page.getByRole("heading", { name: "Mended" })).toBeVisible();
   await expect(page.getByText("o sr sl xl o (o o) o").first()).toBeVisible();
 
@@ -140,7 +140,7 @@ test("combos are made up for a student, kept, and what cannot be is said", async
   await page.goto(`${mirrup.root}/combos/make`);
   await chooseStudent(page, "Amara Thistle");
   await page.getByRole("textbox", { name: "How many" }).fill("3");
-  await page.getByRole("button", { name: "Make 3" }).click();
+  await page.getByRole("button", { name: "Suggest 3" }).click();
   await expect(page.getByRole("heading", { name: "3 combos for Amara Thistle" })).toBeVisible();
   const made = page.getByRole("region", { name: "What was made" });
   await expect(made.getByRole("listitem")).toHaveCount(3);
@@ -148,12 +148,12 @@ test("combos are made up for a student, kept, and what cannot be is said", async
   const [first = ""] = await made.locator("code").allTextContents();
   expect(first).toMatch(/^o\b.* o(\*\d+)?$/);
   await expectAccessible(page);
-  await page.getByRole("button", { name: "Keep all 3" }).click();
+  await page.getByRole("button", { name: "Save all 3" }).click();
   await expect(page.getByText("3 combos are on the shelf.")).toBeVisible();
-  await expect(page.getByRole("button", { name: "All are kept" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "All are saved" })).toBeDisabled();
 
   // The same seed makes the same; others are others.
-  await page.getByRole("button", { name: "Others" }).click();
+  await page.getByRole("button", { name: "Suggest others" }).click();
   await expect(made.locator("code").first()).not.toHaveText(first);
 
   // Asked for and ruled out, and too much for four counts: each says what to do.
@@ -164,13 +164,13 @@ test("combos are made up for a student, kept, and what cannot be is said", async
   await page.getByRole("option", { name: "Leg-over cross, left side" }).click();
   await page.keyboard.press("Escape");
   await page.getByLabel("Counts", { exact: true }).selectOption("4");
-  await page.getByRole("button", { name: "Make 3" }).click();
+  await page.getByRole("button", { name: "Suggest 3" }).click();
   await expect(page.getByText(/that is proven, not given up on.*make it 8 counts long/)).toBeVisible();
   const exclude = page.getByRole("combobox", { name: "Must not be in it" });
   await exclude.fill("held cross");
   await page.getByRole("option", { name: "Held cross", exact: true }).click();
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "Make 3" }).click();
+  await page.getByRole("button", { name: "Suggest 3" }).click();
   await expect(page.getByText(/is both asked for and ruled out/)).toBeVisible();
 
   // What was kept goes into a round.
@@ -259,15 +259,15 @@ test("the shelf: a combo within a combo, renamed, taken off and brought back; a 
   await expect(page.getByText("Can be jumped.")).toBeVisible();
   // What it is made of decides who could do it.
   await expect(page.getByRole("region", { name: "Who could do it" })).toContainText("Amara Thistle");
-  await page.getByRole("textbox", { name: "Keep it as" }).fill("Bounce and eight");
-  await page.getByRole("textbox", { name: "Keep it as" }).press("Enter");
+  await page.getByRole("textbox", { name: "Save it as" }).fill("Bounce and eight");
+  await page.getByRole("textbox", { name: "Save it as" }).press("Enter");
   await expect(page.getByRole("heading", { name: "Bounce and eight" })).toBeVisible();
 
   await page.getByRole("button", { name: "Rename" }).click();
   await page.getByRole("textbox", { name: "Name" }).fill("Nine");
   await page.getByRole("button", { name: "Rename" }).click();
   await expect(page.getByRole("heading", { name: "Nine", exact: true })).toBeVisible();
-  await page.getByRole("button", { name: "Off the shelf" }).click();
+  await page.getByRole("button", { name: "Remove from the shelf" }).click();
   await expect(page.getByText("“Nine” is off the shelf.")).toBeVisible();
   const kept = page.getByRole("region", { name: "Kept combos" });
   await expect(kept.getByRole("link", { name: "Easy eight" })).toBeVisible();
@@ -280,18 +280,18 @@ test("the shelf: a combo within a combo, renamed, taken off and brought back; a 
   await page.keyboard.type("a lunge on each side");
   await expect(kept.getByText("No kept combo matches “a lunge on each side”.")).toBeVisible();
   await page.getByRole("link", { name: "To the bench" }).click();
-  await expect(page.getByRole("textbox", { name: "Keep it as" })).toHaveValue("Swing, swing, lunge");
+  await expect(page.getByRole("textbox", { name: "Save it as" })).toHaveValue("Swing, swing, lunge");
 
   await page.context().clearCookies();
   await page.request.post("/api/auth/sign-in", {
     data: { email: "viewer@quillhaven.example", password: "quillhaven demo" },
   });
   await page.goto(`${mirrup.root}/combos/bench?parts=basic-bounce,cross:right`);
-  await expect(page.getByText("Combos are kept by coaches and owners.")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Keep", exact: true })).toBeDisabled();
+  await expect(page.getByText("Coaches and owners can save combos.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Save the combo" })).toBeDisabled();
   await page.goto(`${mirrup.root}/combos`);
   await expect(kept.getByRole("link", { name: "Nine" })).toBeVisible();
-  await expect(page.getByRole("button", { name: "Off the shelf" })).toBeHidden();
+  await expect(page.getByRole("button", { name: "Remove from the shelf" })).toBeHidden();
 });
 
 test("a starter's note stays with the combo that is made from it, and stands on its floor", async ({
@@ -308,7 +308,7 @@ test("a starter's note stays with the combo that is made from it, and stands on 
     .getByRole("link", { name: "To the bench" })
     .click();
   await expect(page.getByLabel("Note", { exact: true })).toHaveValue(/begin it on the way down/);
-  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await page.getByRole("button", { name: "Save the combo" }).click();
   await expect(page.getByRole("region", { name: "Learn it" })).toBeVisible();
   await expect(page.getByText(/begin it on the way down/)).toBeVisible();
   // Every step says how likely it is; its one gap closes in the whole.
@@ -327,9 +327,9 @@ test("a combo is tried by a class at once, and each one's tries stand on its lad
 }) => {
   const student = (await mirrup.studentPath("Amara Thistle")).split("/").at(-1) ?? "";
   await page.goto(`${mirrup.root}/combos/bench?parts=basic-bounce,cross:right,basic-bounce`);
-  await page.getByRole("textbox", { name: "Keep it as" }).fill("Bounce, cross, bounce");
+  await page.getByRole("textbox", { name: "Save it as" }).fill("Bounce, cross, bounce");
   await page.getByLabel("Note", { exact: true }).fill("Elbows low.");
-  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await page.getByRole("button", { name: "Save the combo" }).click();
   const combo = new URL(await urlOf(page, /combos\/[0-9a-f-]{36}/)).pathname;
   await page
     .getByRole("region", { name: "Try it with a class" })

@@ -114,7 +114,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await page.getByRole("button", { name: "Back to the plan" }).click();
 
   // In the hall: begin, the first turn, and one station is counted.
-  await page.getByRole("link", { name: "Hold it" }).click();
+  await page.getByRole("link", { name: "Start the lesson" }).click();
   await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "Begin with the warm-up" }).click();
@@ -200,10 +200,10 @@ test("attendance is one tap on Today, also with no network, and none is lost", a
 
   // A guest of another group is planned for as soon as they are there.
   const withoutOskar = replanned(page);
-  await region.getByRole("link", { name: "Hold it" }).click();
+  await region.getByRole("link", { name: "Start the lesson" }).click();
   await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();
   await withoutOskar;
-  await page.getByRole("combobox", { name: "Somebody else is here" }).click();
+  await page.getByRole("combobox", { name: "Add somebody who came" }).click();
   const planned = replanned(page);
   await page.getByRole("option", { name: "Dag Ellerby" }).click();
   await planned;

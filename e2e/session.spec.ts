@@ -74,7 +74,7 @@ test("a session is put in another order, lengthened, and taken home on a card", 
   await page.getByText(/Left out, and why/).click();
   await expect(page.getByText("no multiples without shoes that cushion").first()).toBeVisible();
 
-  await page.getByRole("button", { name: "For home" }).click();
+  await page.getByRole("button", { name: "Home practice" }).click();
   await expect(page.getByRole("heading", { name: "Oskar Fennel: practice at home" })).toBeVisible();
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
   expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);

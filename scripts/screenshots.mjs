@@ -106,7 +106,7 @@ const VIEWS = [
     size: "tablet",
     open: async (page, _student, root) => {
       await openClass(page, root);
-      await page.getByRole("link", { name: "Hold it" }).click();
+      await page.getByRole("link", { name: "Start the lesson" }).click();
       await page.getByRole("button", { name: "Begin with the warm-up" }).click();
       await page.getByRole("button", { name: "Next: turn 1" }).click();
       await page.getByRole("heading", { name: "Turn 1" }).waitFor();

@@ -12,6 +12,7 @@ export { coachingOf, type Coaching } from "./coaching.js";
 export { DRILLS, type DrillEntry } from "./drills.js";
 export { FAULTS, type FaultEntry } from "./faults.js";
 export { CLOCK_COUNTS, INTERVALS, type Interval } from "./intervals.js";
+export { TERMS, type TermId } from "./terms.js";
 export { SPOKEN_WORDS, spacingCall, spokenWords } from "./spoken.js";
 export { SCHOOLS } from "./schools.js";
 export {

@@ -112,7 +112,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
             Once more
           </Button>
           <Button variant="default" disabled={chosen.size === 0} onClick={() => put(without(parts, chosen))}>
-            Take out
+            Remove
           </Button>
           <Button variant="subtle" disabled={parts.length === 0} onClick={() => put([])}>
             Clear the bench
@@ -238,7 +238,7 @@ function Keep({ parts, combos, isLegal, nameOf }: KeepProps) {
       }}
     >
       <TextInput
-        label="Keep it as"
+        label="Save it as"
         maxLength={80}
         value={parts.length === 0 ? "" : name}
         disabled={parts.length === 0}
@@ -255,10 +255,12 @@ function Keep({ parts, combos, isLegal, nameOf }: KeepProps) {
         onChange={(event) => setNote(event.currentTarget.value)}
       />
       <Button type="submit" disabled={!mayKeep} loading={keep.isPending}>
-        Keep
+        Save the combo
       </Button>
-      {parts.length > 0 && !isLegal && <p className={classes.quiet}>It is kept once every join is mended.</p>}
-      {!mayTeach && <p className={classes.quiet}>Combos are kept by coaches and owners.</p>}
+      {parts.length > 0 && !isLegal && (
+        <p className={classes.quiet}>It can be saved once every join is mended.</p>
+      )}
+      {!mayTeach && <p className={classes.quiet}>Coaches and owners can save combos.</p>}
     </form>
   );
 }

@@ -153,7 +153,7 @@ function Heading({ combo, benchAddress }: { readonly combo: ComboView; readonly 
           </Button>
         </form>
       )}
-      {combo.isRemoved && <strong>Off the shelf.</strong>}
+      {combo.isRemoved && <strong>Removed from the shelf.</strong>}
       <code>{comboText(combo.parts)}</code>
       <ComboNote combo={combo} />
       <Group gap="xs" className={classes.noPrint}>
@@ -167,12 +167,12 @@ function Heading({ combo, benchAddress }: { readonly combo: ComboView; readonly 
         </Button>
         {mayTeach && !combo.isRemoved && (
           <Button variant="subtle" onClick={() => takeOff(combo, () => void navigate(paths.combos))}>
-            Off the shelf
+            Remove from the shelf
           </Button>
         )}
         {mayTeach && combo.isRemoved && (
           <Button variant="default" onClick={() => change.mutate({ id, version, isRemoved: false })}>
-            Back on the shelf
+            Put back on the shelf
           </Button>
         )}
       </Group>

@@ -11,7 +11,7 @@ import { useFor } from "./use-for.js";
 
 const PAGES = [
   ["bench", "Bench"],
-  ["make", "Make up"],
+  ["make", "Suggest"],
   ["freestyle", "Freestyle"],
 ] as const;
 

@@ -78,7 +78,7 @@ export function Found({ combos, names, tempo }: FoundProps) {
             loading={keep.isPending}
             onClick={() => keepAll(fresh)}
           >
-            {fresh.length === 0 ? "All are kept" : `Keep all ${fresh.length}`}
+            {fresh.length === 0 ? "All are saved" : `Save all ${fresh.length}`}
           </Button>
         </Group>
       )}
@@ -97,7 +97,7 @@ export function Found({ combos, names, tempo }: FoundProps) {
                   disabled={kept.has(text) || keep.isPending}
                   onClick={() => keepAll([combo])}
                 >
-                  {kept.has(text) ? "Kept" : "Keep"}
+                  {kept.has(text) ? "Saved" : "Save"}
                 </Button>
               )}
               <Button

@@ -62,7 +62,7 @@ export function FreestylePage() {
         <fieldset className={classes.combos}>
           <legend>Of these combos</legend>
           {shelf.length === 0 && (
-            <Text>No combo is kept yet. Keep some from the bench, or have some made up.</Text>
+            <Text>No combo is saved yet. Save some from the bench, or have some suggested.</Text>
           )}
           {shelf.map((combo) => (
             <Checkbox

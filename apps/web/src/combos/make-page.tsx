@@ -242,7 +242,7 @@ export function MakePage() {
         />
         <Group>
           <Button type="submit" disabled={makers === null || making.kind === "making"}>
-            Make {asked.howMany}
+            Suggest {asked.howMany}
           </Button>
           <Button
             variant="default"
@@ -252,7 +252,7 @@ export function MakePage() {
               run({ seed: asked.seed + 1 });
             }}
           >
-            Others
+            Suggest others
           </Button>
         </Group>
       </form>

@@ -153,7 +153,7 @@ function Part({ id, part, place, parts, judged, name, isChosen, onChoose, onPut 
             >
               Later
             </Menu.Item>
-            <Menu.Item onClick={() => onPut(without(parts, only))}>Take out</Menu.Item>
+            <Menu.Item onClick={() => onPut(without(parts, only))}>Remove</Menu.Item>
           </Menu.Dropdown>
         </Menu>
       </div>

@@ -93,7 +93,7 @@ export function ShelfPage() {
         {combos.data !== undefined && shown.length === 0 && (
           <Text mt="xs">
             {words === ""
-              ? "No combo is kept yet. Begin with one of those below, build one on the bench, or have some made up for a student."
+              ? "No combo is saved yet. Begin with one of those below, build one on the bench, or have some suggested for a student."
               : `No kept combo matches “${words}”.`}
           </Text>
         )}
@@ -116,7 +116,7 @@ export function ShelfPage() {
               </Button>
               {mayTeach && (
                 <Button variant="subtle" onClick={() => takeOff(combo, () => undefined)}>
-                  Off the shelf
+                  Remove from the shelf
                 </Button>
               )}
             </ComboCard>

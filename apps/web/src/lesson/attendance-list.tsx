@@ -74,7 +74,7 @@ export function AttendanceList({ lesson, students, onMark, ropes, bead, minds, a
       </ul>
       {here.length === 0 && <p>Nobody is expected. Add who comes.</p>}
       <Select
-        label="Somebody else is here"
+        label="Add somebody who came"
         className={classes.add}
         size="md"
         searchable

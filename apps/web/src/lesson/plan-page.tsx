@@ -159,7 +159,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
             to={paths.lesson(lesson.id)}
             leftSection={<IconPlayerPlay size={20} aria-hidden />}
           >
-            {isStarted ? "To the hall" : "Hold it"}
+            {isStarted ? "To the hall" : "Start the lesson"}
           </Button>
         </Group>
       </header>

@@ -42,9 +42,9 @@ export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldPr
             <Button
               variant="subtle"
               onClick={() => onChange(goals.filter((one) => one !== goal))}
-              aria-label={`Take out the goal ${goalWords(goal)}`}
+              aria-label={`Remove the goal ${goalWords(goal)}`}
             >
-              Take out
+              Remove
             </Button>
           </li>
         ))}

@@ -250,7 +250,7 @@ function Fields({ detail }: { readonly detail: StudentDetail }) {
           Save
         </Button>
         <Button variant="default" size="md" disabled={!form.isDirty()} onClick={form.reset}>
-          Put back
+          Undo my changes
         </Button>
         {save.isSuccess && !form.isDirty() && <Text role="status">Saved.</Text>}
       </div>

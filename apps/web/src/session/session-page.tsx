@@ -10,6 +10,7 @@ import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { UndoRedo } from "../app/undo-redo.js";
+import { Term } from "../app/term.js";
 import { AtHand } from "../app/at-hand.js";
 import { capital, keyName, subjectName, weekWords, wholeWords } from "../app/words.js";
 import { useStops } from "../device/index.js";
@@ -96,7 +97,7 @@ export function SessionPage() {
           disabled={plan.data === undefined}
           onClick={() => setCard(true)}
         >
-          For home
+          Home practice
         </Button>
       </Group>
       <AtHand missing={asked.missing} onChange={(missing) => ask({ ...asked, missing })} />
@@ -110,7 +111,7 @@ export function SessionPage() {
       ) : (
         <>
           <Text className={classes.sum} role="status">
-            {sumWords(plan.data, asked)} {costWords(plan.data, asked)}{" "}
+            <Sum plan={plan.data} asked={asked} /> {costWords(plan.data, asked)}{" "}
             {load.data !== undefined && weekWords(load.data)}
           </Text>
           {plan.data.blocks.length > 0 && (
@@ -184,13 +185,20 @@ function cautionsOfPlan({ blocks }: StudentPlan): readonly CautionCode[] {
   return [...new Set<CautionCode>(["warm-up", "surface", ...blocks.flatMap((block) => block.cautions)])];
 }
 
-function sumWords({ blocks, minutes, landings, multiples }: StudentPlan, asked: PlanAsked): string {
+function Sum({ plan, asked }: { readonly plan: StudentPlan; readonly asked: PlanAsked }) {
+  const { blocks, minutes, landings, multiples } = plan;
   const work = blocks.filter((block) => !isEasyPhase(block.phase));
   if (asked.minutes === 0) return "There are no minutes to plan. Choose how long the session is.";
   if (work.length === 0)
     return "Nothing fits these minutes and what was left out. Let something in again, or take longer.";
   const many = multiples > 0 ? `, ${wholeWords(multiples)} of them multiples` : "";
-  return `${minutes} of ${asked.minutes} minutes, about ${wholeWords(landings)} weighted landings${many}.`;
+  return (
+    <>
+      {minutes} of {asked.minutes} minutes, about {wholeWords(landings)}{" "}
+      <Term id="landing">weighted landings</Term>
+      {many}.
+    </>
+  );
 }
 
 /** What was settled by hand costs, by the plan's own weights; nothing is said of a plan that nobody touched. */

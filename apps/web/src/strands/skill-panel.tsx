@@ -7,6 +7,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useId } from "react";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
+import { Term } from "../app/term.js";
 import {
   capital,
   dateWords,
@@ -69,14 +70,16 @@ function SideRecord({ studentId, item, next, mayDecide }: SidePanelProps) {
       <h3 className={classes.sideName}>
         <span id={heading}>{side === "whole" ? "Record" : capital(`${side} side`)}</span>
         <span>
-          {STATUS_NAMES[status]}
+          <Term id={status}>{STATUS_NAMES[status]}</Term>
           {item.isStuck && ", stuck"}
         </span>
       </h3>
       <dl className={classes.figures}>
         <dt>Best in a row</dt>
         <dd>{bestStreak}</dd>
-        <dt>Gate</dt>
+        <dt>
+          <Term id="gate">Gate</Term>
+        </dt>
         <dd>{gateWords(gate)}</dd>
         {(status === "working" || bestStreak > 0) && (
           <>

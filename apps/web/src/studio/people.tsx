@@ -56,7 +56,7 @@ export function People() {
       </Table.Td>
       <Table.Td>
         <Button variant="default" onClick={() => change.mutate(() => remove<Done>(`/people/${id}`))}>
-          Take out
+          Remove
         </Button>
       </Table.Td>
     </Table.Tr>

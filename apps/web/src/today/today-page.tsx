@@ -121,7 +121,11 @@ function HeldClass({ lesson: listed, students, mayTeach }: ClassProps<LessonView
             {lesson.plan === null ? "Plan the class" : "The plan"}
           </Button>
           <Button component={Link} to={paths.lesson(lesson.id)} size="md" disabled={!mayTeach}>
-            {lesson.finishedAt !== null ? "Planned and done" : lesson.progress === null ? "Hold it" : "Go on"}
+            {lesson.finishedAt !== null
+              ? "Planned and done"
+              : lesson.progress === null
+                ? "Start the lesson"
+                : "Go on"}
           </Button>
         </Group>
       </header>
