@@ -1,7 +1,6 @@
 import type { ReactNode } from "react";
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest, StandingItem } from "@mirrup/contract";
-import { missCount, type Family } from "@mirrup/core";
+import { missCount } from "@mirrup/core";
 import { evidenceWords, oddsWords } from "../app/drill-words.js";
 import { capital, gateWords, listWords, percentWords, subjectName, weekWords } from "../app/words.js";
 import { Bead, beadState, bySkill } from "../beads/index.js";
@@ -9,6 +8,7 @@ import { useQuery } from "@tanstack/react-query";
 import { loadQuery } from "../students/index.js";
 import { Link } from "react-router";
 import { familyOf } from "../app/family.js";
+import { RhythmPicture } from "./rhythm-picture.js";
 import { setRhythmWords } from "./rhythm-words.js";
 import { SetNote } from "./set-note.js";
 import type { Outcome } from "./use-outcome.js";
@@ -86,30 +86,39 @@ export function Result({ set, outcome, standings, suggestion, lead, children }: 
   const cleared = outcome.kind === "stored" && outcome.change?.to === "cleared";
   return (
     <div className={classes.result}>
-      <div role="status" className={classes.said}>
-        <div className={classes.heading} data-cleared={cleared}>
-          {standing !== undefined && (
-            <span className={classes.bead}>
-              <Bead state={beadState(standing)} family={familyOf(set.subject)} size={72} />
-            </span>
+      <div className={classes.columns}>
+        <div role="status" className={classes.said}>
+          <div className={classes.heading} data-cleared={cleared}>
+            {standing !== undefined && (
+              <span className={classes.bead}>
+                <Bead state={beadState(standing)} family={familyOf(set.subject)} size={72} />
+              </span>
+            )}
+            <h2>{heading}</h2>
+          </div>
+          <p>{sentence}</p>
+          <p>{evidenceWords({ drill: set.drill, subject: set.subject, side: set.side })}</p>
+          {opened.length > 0 && (
+            <p>
+              <strong>Opened:</strong> {listWords(opened.map((one) => subjectName(one.subject, one.side)))}.
+            </p>
           )}
-          <h2>{heading}</h2>
-        </div>
-        <p>{sentence}</p>
-        <p>{evidenceWords({ drill: set.drill, subject: set.subject, side: set.side })}</p>
-        {opened.length > 0 && (
-          <p>
-            <strong>Opened:</strong> {listWords(opened.map((one) => subjectName(one.subject, one.side)))}.
+          <p className={classes.quiet}>
+            {week.data !== undefined && outcome.kind === "stored" && `${weekWords(week.data)} `}
+            {set.clean} clean, {missed} missed ({percentWords(set.clean / (set.clean + missed))} clean).
           </p>
-        )}
-        <p className={classes.quiet}>
-          {week.data !== undefined && outcome.kind === "stored" && `${weekWords(week.data)} `}
-          {set.clean} clean, {missed} missed ({percentWords(set.clean / (set.clean + missed))} clean).
-        </p>
-        {rhythm !== "" && <p className={classes.quiet}>{capital(rhythm)}</p>}
+        </div>
+        <div className={classes.beside}>
+          {children}
+          {rhythm !== "" && (
+            <div>
+              <RhythmPicture ticks={set.ticks ?? []} />
+              <p className={classes.quiet}>{capital(rhythm)}</p>
+            </div>
+          )}
+          <SetNote key={set.id} set={set} />
+        </div>
       </div>
-      {children}
-      <SetNote key={set.id} set={set} />
       {outcome.kind !== "sending" && suggestion !== null && !isSame && (
         <div className={classes.suggestion}>
           <strong>{suggestion.title}</strong>
