@@ -44,6 +44,8 @@ async function forAmara(page) {
   await page.getByRole("combobox", { name: "For which student" }).click();
   await page.getByRole("option", { name: "Amara Thistle" }).click();
   await page.waitForURL(/for=/);
+  // The address is new before the links that carry it on are.
+  await page.locator('main a[href*="for="]').first().waitFor();
 }
 
 const VIEWS = [
@@ -218,10 +220,11 @@ await main(async () => {
   await ensureNodeModules();
   const executablePath = await ensureChromium();
   await buildIfStale();
+  let browser;
   try {
     const { address } = await throwawayStack();
     const { chromium } = await import("@playwright/test");
-    const browser = await chromium.launch({ executablePath, args: CHROMIUM_ARGS });
+    browser = await chromium.launch({ executablePath, args: CHROMIUM_ARGS });
     const headers = await coachHeaders(address);
     const root = `/${headers["x-mirrup-studio"]}`;
     const { items } = await (await fetch(`${address}/api/students`, { headers })).json();
@@ -239,8 +242,9 @@ await main(async () => {
       console.log(`${name}.png`);
       await page.close();
     }
-    await browser.close();
   } finally {
+    // One that stays open would keep a failed run from ending.
+    await browser?.close();
     await endAll();
   }
 });

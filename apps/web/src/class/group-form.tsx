@@ -56,7 +56,7 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
   const [opened] = useState(() => ({ values: valuesOf(group), about: group?.version ?? 0 }));
   const unsaved = useUnsaved(`group ${group?.id ?? "new"}`, opened);
   // A change of what stood there when it was begun: what somebody else saved since is not written over.
-  const version = unsaved.found?.about ?? opened.about;
+  const [version, setVersion] = useState(unsaved.found?.about ?? opened.about);
   const form = useForm<Values>({
     initialValues: opened.values,
     validate: (values) => fits(newGroup)(groupOf(values)),
@@ -94,7 +94,12 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
     >
       {isFound && (
         <div className={classes.members}>
-          <UnsavedNote onDrop={drop} />
+          <UnsavedNote
+            onDrop={() => {
+              drop();
+              setVersion(opened.about);
+            }}
+          />
         </div>
       )}
       <TextInput label="Name" size="md" withAsterisk {...form.getInputProps("name")} />

@@ -1,3 +1,4 @@
+import { COMBO_GATE } from "@mirrup/core/teaching";
 import { Button, Group, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -15,7 +16,7 @@ export function ClassRounds({ comboId }: { readonly comboId: string }) {
       <div className={classes.sectionHead}>
         <Title order={2}>Try it with a class</Title>
       </div>
-      <p>Everybody at once, five tries; then one tap for each, or how many were clean.</p>
+      <p>Everybody at once, {COMBO_GATE.of} tries; then one tap for each, or how many were clean.</p>
       <Group gap="xs" className={classes.noPrint}>
         {places.map(({ id, name }) => (
           <Button key={id ?? "all"} component={Link} variant="default" to={paths.comboRound(id, comboId)}>

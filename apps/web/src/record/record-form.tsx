@@ -89,7 +89,14 @@ function Fields({ detail }: { readonly detail: StudentDetail }) {
   const age = base.birthYear === null ? null : new Date().getFullYear() - base.birthYear;
   return (
     <form className={classes.form} onSubmit={form.onSubmit(submit)} noValidate>
-      {isFound && newer === null && <UnsavedNote onDrop={drop} />}
+      {isFound && newer === null && (
+        <UnsavedNote
+          onDrop={() => {
+            drop();
+            begin(detail);
+          }}
+        />
+      )}
       <Fieldset legend="Who">
         <div className={classes.pair}>
           <TextInput label="Name" size="md" withAsterisk {...form.getInputProps("name")} />
