@@ -170,6 +170,31 @@ test("what is typed outlives a page that is loaded anew and a save that fails, f
   await page.getByRole("button", { name: "Throw it away" }).click();
   await expect(notes).toHaveValue("Wears new shoes.");
 
+  // A group: somebody else changes it while it is open here, and what is typed stays all the same.
+  await page.goto(`${mirrup.root}/class`);
+  await page.getByRole("link", { name: "Show team" }).click();
+  await page.getByRole("button", { name: "Edit the group" }).click();
+  const form = page.getByRole("form", { name: "The group Show team" });
+  const headers = { "x-mirrup-studio": mirrup.root.slice(1) };
+  await form.getByRole("textbox", { name: "Place" }).fill("Small hall");
+  const { items } = (await (await page.request.get("/api/groups", { headers })).json()) as {
+    items: readonly { id: string; name: string; version: number }[];
+  };
+  const group = items.find((one) => one.name === "Show team");
+  await page.request.patch(`/api/groups/${group?.id ?? ""}`, {
+    headers,
+    data: { version: group?.version, startTime: "18:45" },
+  });
+  await expect(isBack).toBeVisible();
+  await expect(form.getByRole("textbox", { name: "Place" })).toHaveValue("Small hall");
+  await form.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(form.getByRole("alert")).toContainText("Saving again puts yours in its place.");
+  await form.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(form).toBeHidden();
+  await page.getByRole("button", { name: "Edit the group" }).click();
+  await expect(form.getByRole("textbox", { name: "Place" })).toHaveValue("Small hall");
+  await form.getByRole("button", { name: "Leave it" }).click();
+
   // A sheet's ticks and a name that was not added yet.
   await page.goto(`${mirrup.root}/class?view=sheet`);
   await page.locator("table button").first().click();

@@ -5,7 +5,7 @@ import { useForm } from "@mantine/form";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
-import { patch, post } from "../app/api.js";
+import { isProblem, isStale, patch, post } from "../app/api.js";
 import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { fits } from "../app/joi-form.js";
 import { readAnew } from "../app/read-anew.js";
@@ -39,6 +39,10 @@ function groupOf({ name, weekday, startTime, place, members }: Values): NewGroup
   };
 }
 
+function isGroup(value: unknown): value is GroupView {
+  return typeof value === "object" && value !== null && "version" in value && "members" in value;
+}
+
 function valuesOf(group: GroupView | null): Values {
   return {
     name: group?.name ?? "",
@@ -53,26 +57,32 @@ function valuesOf(group: GroupView | null): Values {
 export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
   const client = useQueryClient();
   const students = useQuery(studentsQuery);
-  const [opened] = useState(() => ({ values: valuesOf(group), about: group?.version ?? 0 }));
+  const [opened] = useState(() => ({
+    values: valuesOf(group),
+    about: { version: group?.version ?? 0, id: group?.id ?? uuid() },
+  }));
   const unsaved = useUnsaved(`group ${group?.id ?? "new"}`, opened);
   // A change of what stood there when it was begun: what somebody else saved since is not written over.
-  const [version, setVersion] = useState(unsaved.found?.about ?? opened.about);
+  const [about, setAbout] = useState(unsaved.found?.about ?? opened.about);
   const form = useForm<Values>({
     initialValues: opened.values,
     validate: (values) => fits(newGroup)(groupOf(values)),
   });
-  const { isFound, drop } = useUnsavedForm(form, unsaved, version);
+  const { isFound, drop } = useUnsavedForm(form, unsaved, about);
   const readGroups = () => readAnew(client, { topics: ["groups", "students"] });
-  const [id] = useState(() => uuid());
   const save = useMutation({
     mutationFn: (values: Values) =>
       group === null
-        ? post<GroupView>("/groups", { id, ...groupOf(values) })
-        : patch<GroupView>(`/groups/${group.id}`, { ...groupOf(values), version }),
+        ? post<GroupView>("/groups", { id: about.id, ...groupOf(values) })
+        : patch<GroupView>(`/groups/${group.id}`, { ...groupOf(values), version: about.version }),
     onSuccess: async (saved) => {
       unsaved.keep(null);
       await readGroups();
       onDone(saved);
+    },
+    onError: (error) => {
+      const { current } = isProblem(error) ? error.problem : {};
+      if (isStale(error) && isGroup(current)) setAbout({ ...about, version: current.version });
     },
   });
   const archive = async (one: GroupView) => {
@@ -97,7 +107,7 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
           <UnsavedNote
             onDrop={() => {
               drop();
-              setVersion(opened.about);
+              setAbout(opened.about);
             }}
           />
         </div>
@@ -128,6 +138,7 @@ export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
       {save.isError && (
         <Alert color="red" role="alert" className={classes.members}>
           {save.error.message}
+          {isStale(save.error) && " Saving again puts yours in its place."}
         </Alert>
       )}
       <Group className={classes.members} gap="xs">
