@@ -1,3 +1,5 @@
+import { HONEST_TRIES, STUCK_LESSONS } from "@mirrup/core/teaching";
+
 /** The words of the field that the pages use, each with what it means here, in a sentence or two for anybody. */
 export const TERMS = {
   skill: {
@@ -24,7 +26,7 @@ export const TERMS = {
   rusty: { name: "rusty", meaning: "Cleared, and not seen for so long, or so badly, that a review is due." },
   stuck: {
     name: "stuck",
-    meaning: "Three lessons or more of at least ten tries each, and no better than before them.",
+    meaning: `${STUCK_LESSONS} lessons or more of at least ${HONEST_TRIES} tries each, and no better than before them.`,
   },
   review: { name: "review", meaning: "A cleared side tried again, to see whether it is still there." },
   ladder: {

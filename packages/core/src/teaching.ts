@@ -3,6 +3,8 @@ export { rungChance } from "./next/odds.js";
 export { type BaseTestProgress, baseTestProgress, isOfBaseTest } from "./record/base-test.js";
 export { bearingsOf, evidenceOf } from "./record/evidence.js";
 export {
+  HONEST_TRIES,
+  STUCK_LESSONS,
   type Clearing,
   type LessonFacts,
   NO_FACTS,

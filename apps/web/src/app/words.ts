@@ -1,6 +1,6 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
-import { CATALOGUE, FAULTS, SCHOOLS } from "@mirrup/catalogue";
+import { CATALOGUE, FAULTS, SCHOOLS, TERMS } from "@mirrup/catalogue";
 import { armsWords, comboSubject, grouped, LEAST_RUN, localDate, sideNamed } from "@mirrup/core";
 import type { Arms, Family, Gate, MissRule, SchoolId, SideName, WrittenArms } from "@mirrup/core";
 import type { Precaution } from "@mirrup/core/planning";
@@ -36,12 +36,12 @@ export const PRECAUTION_NAMES: Readonly<Record<Precaution, string>> = {
 };
 
 export const STATUS_NAMES: Readonly<Record<Status, string>> = {
-  locked: "locked",
-  ready: "ready",
-  working: "working",
-  cleared: "cleared",
-  inferred: "taken as known",
-  rusty: "rusty",
+  locked: TERMS.locked.name,
+  ready: TERMS.ready.name,
+  working: TERMS.working.name,
+  cleared: TERMS.cleared.name,
+  inferred: TERMS.inferred.name,
+  rusty: TERMS.rusty.name,
 };
 
 export const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {

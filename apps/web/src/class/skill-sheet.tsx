@@ -120,12 +120,13 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
     const key = keyOf(one);
     write(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
   };
-  // What was cleared or locked since it was ticked has no box any more.
+  const isTicked = new Set(ticked);
+  // What has no box any more, since it was cleared or locked meanwhile, is not sent unseen.
   const ticks = students.flatMap((student) =>
-    [...student.bySkill.values()]
-      .flat()
+    skills
+      .flatMap((subject) => student.bySkill.get(subject) ?? [])
       .map((side): Tick => ({ student, side }))
-      .filter((one) => ticked.includes(keyOf(one)) && canTick(one.side)),
+      .filter((one) => isTicked.has(keyOf(one)) && canTick(one.side)),
   );
   return (
     <div>
@@ -186,7 +187,7 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
                           student={student}
                           side={side}
                           mayEdit={mayEdit}
-                          isTicked={ticked.includes(keyOf({ student, side }))}
+                          isTicked={isTicked.has(keyOf({ student, side }))}
                           onTick={() => tick({ student, side })}
                         />
                       ))}

@@ -1,6 +1,7 @@
 import { Alert, Button, Group, Text } from "@mantine/core";
 import type { UseFormReturnType } from "@mantine/form";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { useParams } from "react-router";
 import { dropUnsaved, keepUnsaved, unsavedOf } from "./unsaved.js";
 import { usePersonId } from "./use-person-id.js";
 
@@ -17,7 +18,8 @@ const SHAPE = String(import.meta.env.VITE_SHAPE);
 /** Keeps under a name what is typed and not saved; `example` is of its shape. */
 export function useUnsaved<T>(what: string, example: T): Unsaved<T> {
   const personId = usePersonId();
-  const name = `${what} ${SHAPE}`;
+  const { studioId = "" } = useParams();
+  const name = `${studioId} ${what} ${SHAPE}`;
   const [found] = useState(() => unsavedOf(name, personId, example, sessionStorage));
   const keep = useCallback(
     (value: T | null) =>

@@ -12,16 +12,20 @@ export interface RhythmBar {
 /** As many can be told apart; of a longer set the last ones are drawn. */
 const MOST_BARS = 60;
 
-/** A bar for each try after the first; none where there are too few for a rhythm. `ticks` are seconds. */
+/** A bar for each try but the first of each run; none where there are too few for a rhythm. `ticks` are seconds. */
 export function rhythmBars(ticks: readonly number[]): readonly RhythmBar[] {
   const rhythm = rhythmOf(ticks);
   if (rhythm === null) return [];
   const usual = 60 / rhythm.tempo;
   const standouts = new Set(rhythm.standouts);
+  // From one run to the next somebody stood: that is no try's length.
+  const begins = new Set(
+    rhythm.runs.map((_, run) => rhythm.runs.slice(0, run).reduce((sum, one) => sum + one, 0)),
+  );
   return ticks
     .flatMap((tick, place): RhythmBar[] => {
       const before = ticks[place - 1];
-      if (before === undefined) return [];
+      if (before === undefined || begins.has(place)) return [];
       const height = Math.min(1, Math.max(0, (tick - before) / usual / 2));
       return [{ place: place + 1, height, isStandout: standouts.has(place) }];
     })

@@ -20,7 +20,7 @@ export interface RoundPractice {
   /** The drill of a side: as it was chosen where that can be done on any, the usual one where nothing was (null). */
   readonly drillOn: (side: SideName, chosen: Drill | null) => Drill;
   readonly wordsOf: (side: SideName, drill: Drill) => string;
-  /** Where another drill is chosen; null where there is but one. */
+  /** Where another drill is chosen, or the one that there is. */
   readonly choice: (side: SideName, drill: Drill, onChange: (drill: Drill) => void) => ReactNode;
   /** What is to be known of somebody before they try it; null for nothing. */
   readonly noteOf: (studentId: string) => string | null;
