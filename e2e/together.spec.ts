@@ -17,6 +17,8 @@ test("two tablets agree within two seconds, and what one was typing stays", asyn
   const other = await context.newPage();
   await other.goto("/sign-in");
   await other.getByRole("button", { name: "Look around the demo club" }).click();
+  // To leave before the answer is there would be to leave without having signed in.
+  await other.waitForURL(`**${mirrup.root}/**`);
   await other.goto(`${mirrup.root}/students`);
   const line = other.getByRole("link", { name: /Anton/ });
   await expect(line).toBeVisible();
