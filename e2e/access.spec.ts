@@ -1,4 +1,4 @@
-import { expect, expectAccessible, floorIsOpen, press, test } from "./fixtures.js";
+import { expect, expectAccessible, expectLegible, floorIsOpen, press, test } from "./fixtures.js";
 import { settled } from "../scripts/lib/settled.mjs";
 
 const PHONE = { width: 390, height: 844 };
@@ -23,6 +23,37 @@ test("no screen breaks a rule of WCAG 2.2 AA that can be checked by machine", as
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: /^Next:/ })).toBeVisible();
   await check();
+});
+
+test("by night every page is as legible: the system's dark scheme is the desk's", async ({ page, mirrup }) => {
+  await page.emulateMedia({ colorScheme: "dark" });
+  const student = await mirrup.studentPath("Ines Varga-Holt");
+  for (const path of [
+    `${mirrup.root}/today`,
+    `${mirrup.root}/students`,
+    `${student}?skill=cross`,
+    `${student}/session`,
+    `${student}/weeks`,
+    `${student}/outline`,
+    `${student}/placement`,
+    `${student}/record`,
+    `${student}/schools`,
+    `${mirrup.root}/class`,
+    `${mirrup.root}/class?view=sheet`,
+    `${mirrup.root}/combos`,
+    `${mirrup.root}/combos/bench`,
+    `${mirrup.root}/combos/freestyle`,
+    `${mirrup.root}/skills/cross`,
+    `${mirrup.root}/studio`,
+    `${mirrup.root}/start`,
+    `${student}/floor/cross/left`,
+  ]) {
+    await page.goto(path);
+    await settled(page);
+    const ground = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    expect([path, ground]).toEqual([path, "rgb(18, 21, 29)"]);
+    await expectLegible(page);
+  }
 });
 
 test("fits a phone", async ({ page, mirrup }) => {

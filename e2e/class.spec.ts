@@ -119,7 +119,7 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
       all.find((student) => student.studentId === id)?.places.map((place) => place?.station),
     );
     plan?.rotations.forEach((_, turn) => expect(stations[0]?.[turn]).not.toBe(stations[1]?.[turn]));
-  }).toPass({ timeout: 30_000 });
+  }).toPass({ timeout: 60_000 });
   await expect(page.getByRole("heading", { name: "The coach’s way, and the ropes" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Ropes in turn 1" })).toContainText("beaded of 260 cm");
   await page.reload();

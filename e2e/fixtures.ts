@@ -95,9 +95,18 @@ export async function floorIsOpen(page: Page): Promise<void> {
 
 const RULES = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 
-/** Fails where the page breaks a rule of WCAG 2.2 AA that can be checked by machine; names page, rule and element. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+async function expectNothingOf(page: Page, axe: AxeBuilder): Promise<void> {
+  const { violations } = await axe.analyze();
   const broken = violations.map(({ id, nodes }) => [id, nodes.map((node) => node.html)]);
   expect([new URL(page.url()).pathname, broken]).toEqual([new URL(page.url()).pathname, []]);
+}
+
+/** Fails where the page breaks a rule of WCAG 2.2 AA that can be checked by machine; names page, rule and element. */
+export async function expectAccessible(page: Page): Promise<void> {
+  await expectNothingOf(page, new AxeBuilder({ page }).withTags(RULES));
+}
+
+/** Fails where some text of the page is too faint for its ground. */
+export async function expectLegible(page: Page): Promise<void> {
+  await expectNothingOf(page, new AxeBuilder({ page }).withRules(["color-contrast"]));
 }

@@ -5,8 +5,8 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../test-results",
   fullyParallel: false,
-  // Two cores: one for the browser and the tests, one for the server and its database.
-  workers: 1,
+  // Each has a server, a database and data of its own; two make use of what one leaves idle.
+  workers: 2,
   retries: 0,
   timeout: 120_000,
   // Generous, for machines that do other work beside; nothing waits longer than it has to.

@@ -18,10 +18,10 @@ test("the first run without demo data sets up a studio and its owner, once", asy
   await expect(page.getByText(/at least 10 characters/i).last()).toBeVisible();
   await page.getByRole("textbox", { name: "A password" }).fill("skipping all day");
   await page.getByRole("button", { name: "Set up" }).click();
-  await expect(page.getByRole("heading", { name: "Tannery Yard" })).toBeVisible();
-  await expect(page.getByText("No students yet.")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "First steps at Tannery Yard" })).toBeVisible();
   await page.goto(`${address}/set-up`);
-  await expect(page.getByRole("heading", { name: "Tannery Yard" })).toBeVisible();
+  await expect(page.getByText("Tannery Yard")).toBeVisible();
+  await expect(page.getByText("No group meets today.")).toBeVisible();
 });
 
 /** A page that still hears who is here would be given its cookie again. */
@@ -38,7 +38,7 @@ test("beside the demo club one sets up a studio of one's own, and the demo can b
   await expect(page.getByRole("heading", { name: "Welcome" })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "Look around the demo club" }).click();
-  await expect(page.getByRole("heading", { name: "Quillhaven Rope Hall" })).toBeVisible();
+  await expect(page.getByText("Quillhaven Rope Hall")).toBeVisible();
   await forgetWhoIsHere(page);
   await page.goto(address);
   await page.getByRole("link", { name: "Set up your own studio" }).click();
@@ -52,8 +52,7 @@ test("beside the demo club one sets up a studio of one's own, and the demo can b
   await expect(page.getByRole("alert")).toContainText("Somebody has this e-mail here already");
   await email.fill("ode@mill.example");
   await page.getByRole("button", { name: "Set up" }).click();
-  await expect(page.getByRole("heading", { name: "Mill Lane" })).toBeVisible();
-  await expect(page.getByText("No students yet.")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "First steps at Mill Lane" })).toBeVisible();
 
   const env = { ...process.env, DATABASE_URL: postgres.url, DATABASE_ADMIN_URL: postgres.adminUrl };
   const keeper = new URL("../apps/server/dist/commands/mirrup.js", import.meta.url).pathname;
@@ -62,7 +61,7 @@ test("beside the demo club one sets up a studio of one's own, and the demo can b
   const again = remove();
   expect([again.status, again.stderr]).toEqual([1, expect.stringContaining("There is no demo club")]);
   await page.reload();
-  await expect(page.getByRole("heading", { name: "Mill Lane" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "First steps at Mill Lane" })).toBeVisible();
   await forgetWhoIsHere(page);
   await page.goto(address);
   await expect(page.getByRole("heading", { name: "Sign in", level: 1 })).toBeVisible();

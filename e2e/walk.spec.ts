@@ -7,7 +7,8 @@ test("from the list of students to a cleared skill that is still there after a r
   await page.context().clearCookies();
   await page.goto("/");
   await page.getByRole("button", { name: "Look around the demo club" }).click();
-  await expect(page.getByRole("heading", { name: "Quillhaven Rope Hall" })).toBeVisible();
+  await expect(page.getByText("Quillhaven Rope Hall")).toBeVisible();
+  await page.getByRole("link", { name: "Students", exact: true }).click();
   await page.getByRole("textbox", { name: "Find a student" }).fill("petri");
   await page.getByRole("link", { name: /Hana Petrivale/ }).click();
 

@@ -35,7 +35,7 @@ if (import.meta.env.PROD && "serviceWorker" in navigator) {
 
 createRoot(root).render(
   <StrictMode>
-    <MantineProvider theme={theme} cssVariablesResolver={variables} forceColorScheme="light">
+    <MantineProvider theme={theme} cssVariablesResolver={variables} defaultColorScheme="auto">
       <Notifications position="bottom-center" autoClose={12_000} limit={3} />
       <QueryClientProvider client={queryClient}>
         <RouterProvider router={router} />

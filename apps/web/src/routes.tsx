@@ -3,7 +3,7 @@ import { Home, StudioGate } from "./account/index.js";
 import { NoSuchPage, PageFault } from "./app/faults.js";
 import { queryClient } from "./app/query-client.js";
 import { currentStudio, enterStudio } from "./app/studio.js";
-import { Shell } from "./shell/shell.js";
+import { InReach, Shell } from "./shell/index.js";
 
 /** Settles the tab's studio before anything of its pages asks the server. */
 function enter({ params }: LoaderFunctionArgs): null {
@@ -44,7 +44,9 @@ export const router = createBrowserRouter([
           {
             element: (
               <StudioGate>
-                <Shell />
+                <InReach>
+                  <Shell />
+                </InReach>
               </StudioGate>
             ),
             children: [
@@ -53,6 +55,10 @@ export const router = createBrowserRouter([
                 errorElement: <PageFault />,
                 children: [
                   { index: true, element: <Home /> },
+                  {
+                    path: "start",
+                    lazy: async () => ({ Component: (await import("./start/start-page.js")).StartPage }),
+                  },
                   {
                     path: "today",
                     lazy: async () => ({ Component: (await import("./today/today-page.js")).TodayPage }),
@@ -179,7 +185,9 @@ export const router = createBrowserRouter([
           {
             element: (
               <StudioGate stays>
-                <Outlet />
+                <InReach>
+                  <Outlet />
+                </InReach>
               </StudioGate>
             ),
             children: [

@@ -40,7 +40,7 @@ export {
   type ClassWeeksStudent,
   classWeeksSteps,
 } from "./plan/class-weeks.js";
-export { coachWay, type Look } from "./plan/coach-way.js";
+export { coachWay, type CoachWay, type Look } from "./plan/coach-way.js";
 export { classTimes, lengthened, retimed } from "./plan/class-times.js";
 export { grownFrom, mayGrow } from "./syllabus/growth.js";
 export { pairsOf } from "./plan/pairs.js";

@@ -28,5 +28,5 @@ export function Home() {
       </Fault>
     );
   }
-  return <Navigate to={pathsOf(first.studioId).students} replace />;
+  return <Navigate to={pathsOf(first.studioId).today} replace />;
 }

@@ -17,7 +17,7 @@ function useToken(): string {
 
 function BackToSignIn() {
   return (
-    <Anchor component={Link} to="/sign-in" c="ink.9">
+    <Anchor component={Link} to="/sign-in" c="inherit">
       Back to sign in
     </Anchor>
   );

@@ -29,7 +29,11 @@ export function SetUpPage() {
   if (session.data?.isSetUp === true && !busy) return <Navigate to="/" replace />;
   return (
     <Card title="Set up your studio" refusal={refusal}>
-      <form onSubmit={form.onSubmit((values) => void begin(() => post<SessionView>("/auth/set-up", values)))}>
+      <form
+        onSubmit={form.onSubmit(
+          (values) => void begin(() => post<SessionView>("/auth/set-up", values), "start"),
+        )}
+      >
         <StudioFields form={form} />
         <TextInput label="Your name" autoComplete="name" size="md" {...form.getInputProps("name")} />
         <TextInput
@@ -51,7 +55,7 @@ export function SetUpPage() {
         </Button>
         <Text size="sm">You become the studio’s owner, and can invite coaches and viewers.</Text>
         {session.data?.hasDemo === true && (
-          <Anchor component={Link} to="/sign-in" c="ink.9">
+          <Anchor component={Link} to="/sign-in" c="inherit">
             Look around the demo club first
           </Anchor>
         )}

@@ -68,7 +68,7 @@ export function SignInPage() {
         <Button type="submit" size="md" loading={busy} {...(isSetUp ? {} : { variant: "default" })}>
           Sign in
         </Button>
-        <Anchor component={Link} to="/forgot" c="ink.9">
+        <Anchor component={Link} to="/forgot" c="inherit">
           Forgotten the password?
         </Anchor>
       </form>

@@ -1,12 +1,26 @@
 import type { SideName } from "@mirrup/core";
 import { useParams } from "react-router";
 
-export type StudentPage = "session" | "weeks" | "outline" | "placement" | "record" | "schools";
+/** What a student's pages are called, in the order in which they stand. */
+export const STUDENT_PAGE_NAMES = {
+  session: "Session",
+  weeks: "Weeks",
+  outline: "Outline",
+  placement: "Placement",
+  record: "Record",
+  schools: "Schools",
+} as const;
+
+export type StudentPage = keyof typeof STUDENT_PAGE_NAMES;
+
+export const STUDENT_PAGES = Object.keys(STUDENT_PAGE_NAMES) as readonly StudentPage[];
 
 export type ComboPage = "bench" | "make" | "freestyle";
 
 /** The addresses of the studio that this tab is in. */
 export interface Paths {
+  /** The first steps of a new studio. */
+  readonly start: string;
   /** Who is here today, and what does each do next. */
   readonly today: string;
   /** A class in the hall: its turns, who is where. */
@@ -17,6 +31,8 @@ export interface Paths {
   readonly students: string;
   readonly importing: string;
   readonly student: (id: string) => string;
+  /** A student's strands with one bead in hand. */
+  readonly bead: (studentId: string, skillId: string) => string;
   /** A page of the student: session, weeks, outline, placement, record or schools. */
   readonly studentPage: (id: string, page: StudentPage) => string;
   /** The planned session of a student while it is held. */
@@ -51,12 +67,14 @@ export interface Paths {
 export function pathsOf(studioId: string): Paths {
   const root = `/${studioId}`;
   return {
+    start: `${root}/start`,
     today: `${root}/today`,
     lesson: (id) => `${root}/lessons/${id}`,
     lessonPlan: (id) => `${root}/lessons/${id}/plan`,
     station: (id, turn, station) => `${root}/lessons/${id}/turns/${turn + 1}/stations/${station + 1}`,
     students: `${root}/students`,
     importing: `${root}/students/import`,
+    bead: (studentId, skillId) => `${root}/students/${studentId}?skill=${skillId}`,
     studentPage: (id, page) => `${root}/students/${id}/${page}`,
     round: (groupId, subject) => `${root}/class/${groupId ?? "all"}/round/${subject}`,
     comboRound: (groupId, comboId) => `${root}/class/${groupId ?? "all"}/combos/${comboId}`,

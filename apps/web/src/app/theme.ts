@@ -13,10 +13,24 @@ const INK = [
   "#1d2330",
 ] as const;
 
+/** Mantine's greys of a dark scheme, from the lightest text to the deepest ground: those of the palette's night. */
+const NIGHT = [
+  "#f2ede3",
+  "#dfe3ec",
+  "#c3c8d3",
+  "#9aa1b1",
+  "#4a5266",
+  "#2a3040",
+  "#1f2531",
+  "#12151d",
+  "#0e1118",
+  "#0b0d13",
+] as const;
+
 export const theme = createTheme({
-  colors: { ink: INK },
+  colors: { ink: INK, dark: NIGHT },
   primaryColor: "ink",
-  primaryShade: 9,
+  primaryShade: { light: 9, dark: 5 },
   fontFamily: '"Atkinson Hyperlegible", sans-serif',
   headings: { fontFamily: '"Barlow Condensed", sans-serif', fontWeight: "600" },
   defaultRadius: 4,
@@ -28,9 +42,9 @@ export const theme = createTheme({
   },
 });
 
-/** Mantine's pale greys fall short of 4.5:1 on chalk. */
+/** Mantine's pale greys fall short of 4.5:1 on either ground. */
 export const variables: CSSVariablesResolver = () => ({
   variables: {},
   light: { "--mantine-color-dimmed": "#525a6b", "--mantine-color-placeholder": "#626a7a" },
-  dark: {},
+  dark: { "--mantine-color-dimmed": "#c3c8d3", "--mantine-color-placeholder": "#9aa1b1" },
 });

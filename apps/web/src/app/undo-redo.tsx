@@ -1,4 +1,4 @@
-import { Button, Group } from "@mantine/core";
+import { ActionIcon, Group } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 
@@ -18,24 +18,24 @@ export function UndoRedo({ size, onUndo, onRedo }: UndoRedoProps) {
   ]);
   return (
     <Group gap="xs" wrap="nowrap">
-      <Button
+      <ActionIcon
         variant="default"
-        size={size}
+        size={size === "md" ? 42 : 36}
         aria-label="Undo"
         disabled={onUndo === null}
         onClick={() => onUndo?.()}
       >
         <IconArrowBackUp size={20} aria-hidden />
-      </Button>
-      <Button
+      </ActionIcon>
+      <ActionIcon
         variant="default"
-        size={size}
+        size={size === "md" ? 42 : 36}
         aria-label="Redo"
         disabled={onRedo === null}
         onClick={() => onRedo?.()}
       >
         <IconArrowForwardUp size={20} aria-hidden />
-      </Button>
+      </ActionIcon>
     </Group>
   );
 }

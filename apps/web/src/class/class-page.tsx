@@ -3,7 +3,7 @@ import type { GroupView } from "@mirrup/contract";
 import { Button, Group, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useCallback, useMemo, useState } from "react";
+import { Suspense, useCallback, useMemo, useState } from "react";
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
@@ -15,11 +15,9 @@ import { gridQuery, groupsQuery } from "../students/index.js";
 import { ClassGrid } from "./class-grid.js";
 import classes from "./class-page.module.css";
 import { gridOf, ORDERS, type GridOrder } from "./grid.js";
+import { LazyGroupForm } from "./lazy-group-form.js";
 import { SkillSheet } from "./skill-sheet.js";
 import { Together } from "./together.js";
-
-/** What checks a form is on its way only once the form is. */
-const GroupForm = lazy(async () => ({ default: (await import("./group-form.js")).GroupForm }));
 
 type Editing = "no" | "this" | "new";
 
@@ -131,7 +129,7 @@ export function ClassPage() {
       <Groups groups={shownGroups} />
       {editing !== "no" && (
         <Suspense fallback={<Skeleton height={320} />}>
-          <GroupForm
+          <LazyGroupForm
             key={`${editing} ${group?.id ?? ""} ${group?.version ?? 0}`}
             group={editing === "this" ? (group ?? null) : null}
             onLeave={() => setEditing("no")}

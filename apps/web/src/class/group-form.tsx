@@ -17,6 +17,8 @@ import classes from "./class-page.module.css";
 interface GroupFormProps {
   /** Null for a new one. */
   readonly group: GroupView | null;
+  /** Who is in a new one to begin with. */
+  readonly members?: readonly string[];
   readonly onDone: (group: GroupView) => void;
   readonly onLeave: () => void;
 }
@@ -43,22 +45,22 @@ function isGroup(value: unknown): value is GroupView {
   return typeof value === "object" && value !== null && "version" in value && "members" in value;
 }
 
-function valuesOf(group: GroupView | null): Values {
+function valuesOf(group: GroupView | null, members: readonly string[]): Values {
   return {
     name: group?.name ?? "",
     weekday: group?.weekday == null ? "" : String(group.weekday),
     startTime: group?.startTime ?? "",
     place: group?.place ?? "",
-    members: group?.members ?? [],
+    members: group?.members ?? members,
   };
 }
 
 /** A group's name, time, place and students. */
-export function GroupForm({ group, onDone, onLeave }: GroupFormProps) {
+export function GroupForm({ group, members = [], onDone, onLeave }: GroupFormProps) {
   const client = useQueryClient();
   const students = useQuery(studentsQuery);
   const [opened] = useState(() => ({
-    values: valuesOf(group),
+    values: valuesOf(group, members),
     about: { version: group?.version ?? 0, id: group?.id ?? uuid() },
   }));
   const unsaved = useUnsaved(`group ${group?.id ?? "new"}`, opened);

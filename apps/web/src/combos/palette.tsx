@@ -3,9 +3,9 @@ import { sidesOf, type SideName, type Skill } from "@mirrup/core";
 import { partOfSkill, type ComboPart } from "@mirrup/core/combos";
 import { isMet } from "@mirrup/core/teaching";
 import { Button, SegmentedControl, TextInput } from "@mantine/core";
-import { useHotkeys } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef, useState } from "react";
+import { useSearchKey } from "../app/reach.js";
 import { capital, STATUS_NAMES } from "../app/words.js";
 import { Bead, codedBead } from "../beads/index.js";
 import { familyOf } from "../app/family.js";
@@ -62,7 +62,7 @@ export function Palette({ student, combos, onAdd }: PaletteProps) {
   const [words, setWords] = useState("");
   const [shown, setShown] = useState<"cleared" | "all">("cleared");
   const search = useRef<HTMLInputElement>(null);
-  useHotkeys([["/", () => search.current?.focus()]]);
+  useSearchKey(search);
   const isKnown = (skill: Skill) =>
     student === undefined ||
     sidesOf(skill).some((side) => {

@@ -120,7 +120,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
   if (refusal !== null) return <Fault title="This student is not here">{refusal.message}</Fault>;
   return (
     <main className={classes.floor}>
-      <FloorHeader to={`${paths.student(studentId)}?skill=${subject}`} title={title} sub={name}>
+      <FloorHeader to={paths.bead(studentId, subject)} title={title} sub={name}>
         {strip.entries.length === 0 && <AnotherStudent strip={strip} about={about} name={name} />}
         {!hasStopped && (
           <button type="button" className={classes.leave} onClick={() => press(true)}>

@@ -101,7 +101,7 @@ export function useSuggestion(
         return { address: paths.floor(studentId, subject, one.side), name: `${capital(one.side)} side` };
       case "sibling":
         return {
-          address: `${paths.student(studentId)}?skill=${one.subject}`,
+          address: paths.bead(studentId, one.subject),
           name: `See the ${skillName(one.subject)}`,
         };
       case "rusty-part":
@@ -111,7 +111,7 @@ export function useSuggestion(
         };
       case "reopen":
         return {
-          address: `${paths.student(studentId)}?skill=${subject}`,
+          address: paths.bead(studentId, subject),
           name: `See the ${skillName(subject)}`,
         };
       case "load":

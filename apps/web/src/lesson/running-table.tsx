@@ -1,9 +1,11 @@
 import { coachWay, type Look, type RopeStock } from "@mirrup/core/planning";
 import { Text, Title } from "@mantine/core";
+import { useMemo } from "react";
 import { listWords } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import { laidOut, type RopeOf } from "./laid-out.js";
 import { clockWords, stepsOf, type ShownPlan } from "./shown.js";
+import { TurnsFigure } from "./turns-figure.js";
 import { laidOutWords, lookWords } from "./words.js";
 import classes from "./running-table.module.css";
 
@@ -19,35 +21,41 @@ interface RunningTableProps {
 
 /** Turn by turn: where the coaches are and whom they look at, and which ropes lie where. */
 export function RunningTable({ plan, coaches, ropes, students, startTime, nameOf }: RunningTableProps) {
-  const { turns, unseen } = coachWay(plan, coaches);
+  const way = useMemo(() => coachWay(plan, coaches), [plan, coaches]);
+  const { turns, unseen } = way;
   const steps = stepsOf(plan).flatMap((step) => (step.kind === "turn" ? [step] : []));
   const { unit, value } = useSettings();
-  if (coaches === 0 && ropes === null) return null;
   return (
     <section className={classes.running}>
-      <Title order={2}>{ropes === null ? "The coach’s way" : "The coach’s way, and the ropes"}</Title>
+      <Title order={2}>Who goes where</Title>
+      <TurnsFigure plan={plan} way={way} startTime={startTime} nameOf={nameOf} />
+      {(coaches > 0 || ropes !== null) && (
+        <Title order={2}>{ropes === null ? "The coach’s way" : "The coach’s way, and the ropes"}</Title>
+      )}
       {coaches > 0 && unseen.length > 0 && (
         <Text>No coach comes by {listWords(unseen.map(nameOf))} in this lesson.</Text>
       )}
-      <ol className={classes.turns}>
-        {steps.map(({ turn, from }) => (
-          <li key={turn}>
-            <h3>
-              Turn {turn + 1}, {clockWords(startTime, from)}
-            </h3>
-            {coaches > 0 && <Looks looks={turns[turn] ?? []} coaches={coaches} nameOf={nameOf} />}
-            {ropes !== null && (
-              <ul className={classes.ropes} aria-label={`Ropes in turn ${turn + 1}`}>
-                {laidOut(plan, turn, ropes, students, { "fused-rope": value("fused-rope") }).map((one) => (
-                  <li key={one.station}>
-                    <b>{one.station + 1}</b> {laidOutWords(one, unit, nameOf)}
-                  </li>
-                ))}
-              </ul>
-            )}
-          </li>
-        ))}
-      </ol>
+      {(coaches > 0 || ropes !== null) && (
+        <ol className={classes.turns}>
+          {steps.map(({ turn, from }) => (
+            <li key={turn}>
+              <h3>
+                Turn {turn + 1}, {clockWords(startTime, from)}
+              </h3>
+              {coaches > 0 && <Looks looks={turns[turn] ?? []} coaches={coaches} nameOf={nameOf} />}
+              {ropes !== null && (
+                <ul className={classes.ropes} aria-label={`Ropes in turn ${turn + 1}`}>
+                  {laidOut(plan, turn, ropes, students, { "fused-rope": value("fused-rope") }).map((one) => (
+                    <li key={one.station}>
+                      <b>{one.station + 1}</b> {laidOutWords(one, unit, nameOf)}
+                    </li>
+                  ))}
+                </ul>
+              )}
+            </li>
+          ))}
+        </ol>
+      )}
     </section>
   );
 }

@@ -2,6 +2,7 @@
 import type { GroupView, StudentDetail } from "@mirrup/contract";
 import Papa from "papaparse";
 import { v7 as uuid } from "uuid";
+import { plainName } from "../app/plain.js";
 import { columnOf, COLUMNS, type Column, type RosterRow } from "./columns.js";
 
 export interface RowFault {
@@ -25,10 +26,6 @@ export interface ReadRoster {
   readonly faults: readonly RowFault[];
   readonly understood: readonly string[];
   readonly overlooked: readonly string[];
-}
-
-export function plainName(name: string): string {
-  return name.normalize("NFC").trim().replace(/\s+/g, " ").toLocaleLowerCase();
 }
 
 /** Text from a file's bytes: UTF-8 or UTF-16 with their marks, else UTF-8, else the old Western encoding. */

@@ -62,7 +62,7 @@ export function SessionPage() {
   }
   return (
     <section className={classes.page}>
-      <Group className={classes.asked} align="end">
+      <Group className={classes.asked} align="end" gap="sm">
         <NativeSelect
           label="How long"
           size="md"
@@ -84,16 +84,23 @@ export function SessionPage() {
         </div>
         <UndoRedo size="md" onUndo={undo} onRedo={redo} />
         <Begin studentId={studentId} plan={plan.data} asked={asked} />
-        <Button component={Link} to={paths.clock(studentId)} variant="default" size="md">
+        <Button component={Link} to={paths.clock(studentId)} variant="default" size="md" px="sm">
           Interval clock
         </Button>
-        <Button variant="default" size="md" leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
+        <Button
+          variant="default"
+          size="md"
+          px="sm"
+          leftSection={<IconPrinter size={20} aria-hidden />}
+          onClick={() => print()}
+        >
           Print
         </Button>
         <Button
           variant="default"
           size="md"
-          leftSection={<IconHome aria-hidden />}
+          px="sm"
+          leftSection={<IconHome size={20} aria-hidden />}
           disabled={plan.data === undefined}
           onClick={() => setCard(true)}
         >

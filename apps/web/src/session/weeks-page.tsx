@@ -23,6 +23,7 @@ import { WeeksFields } from "../app/weeks-fields.js";
 import shared from "../app/weeks.module.css";
 import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "../app/weeks-asked.js";
 import { giveWords, outlookWords } from "./weeks-words.js";
+import { WeeksStripFigure } from "./weeks-strip-figure.js";
 import classes from "./weeks-page.module.css";
 
 /** Less of a step in a week is nothing to plan. */
@@ -123,6 +124,7 @@ function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
           return { words: giveWords(give), onPlan: changes === null ? null : () => onAsk(changes) };
         })}
       />
+      {view.weeks.length > 0 && <WeeksStripFigure weeks={view.weeks} />}
       <ol className={shared.weeks}>
         {view.weeks.map((week) => (
           <li key={week.start} className={shared.week}>

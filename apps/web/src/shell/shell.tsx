@@ -1,18 +1,20 @@
-import { Text, UnstyledButton } from "@mantine/core";
+import { ActionIcon, Text, Tooltip, UnstyledButton } from "@mantine/core";
 import {
   IconBook2,
   IconCalendarCheck,
   IconGridDots,
   IconHome,
+  IconKeyboard,
   IconLink,
   IconRefresh,
+  IconSearch,
   IconUsers,
 } from "@tabler/icons-react";
 import { Link, NavLink, Outlet, useNavigation } from "react-router";
 import { usePaths } from "../app/paths.js";
+import { useReach } from "../app/reach.js";
 import { useNewVersion } from "../app/updates.js";
 import { OutboxNote } from "../device/index.js";
-import { KeysHelp } from "./keys-help.js";
 import { PageChange } from "./page-change.js";
 import classes from "./shell.module.css";
 
@@ -21,6 +23,7 @@ export function Shell() {
   const navigation = useNavigation();
   const paths = usePaths();
   const takeNewVersion = useNewVersion();
+  const { find, showKeys } = useReach();
   return (
     <div className={classes.frame}>
       <a className={classes.skip} href="#page">
@@ -64,7 +67,28 @@ export function Shell() {
               <span>New version</span>
             </UnstyledButton>
           )}
-          <KeysHelp />
+          <Tooltip label="Find anything (Ctrl K)" position="right">
+            <ActionIcon
+              variant="subtle"
+              size={44}
+              onClick={find}
+              aria-label="Find anything"
+              className={classes.tool}
+            >
+              <IconSearch size={22} stroke={1.6} aria-hidden />
+            </ActionIcon>
+          </Tooltip>
+          <Tooltip label="Keys (?)" position="right">
+            <ActionIcon
+              variant="subtle"
+              size={44}
+              onClick={showKeys}
+              aria-label="Show the keys"
+              className={`${classes.tool} ${classes.keys}`}
+            >
+              <IconKeyboard size={22} stroke={1.6} aria-hidden />
+            </ActionIcon>
+          </Tooltip>
         </div>
       </header>
       <main id="page" tabIndex={-1} className={classes.page} aria-busy={navigation.state !== "idle"}>

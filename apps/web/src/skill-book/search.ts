@@ -2,6 +2,7 @@ import { CATALOGUE } from "@mirrup/catalogue";
 import type { Skill } from "@mirrup/core";
 import { distance } from "fastest-levenshtein";
 import Fuse from "fuse.js";
+import { plain } from "../app/plain.js";
 
 const SKILLS = [...CATALOGUE.skills.values()];
 
@@ -15,10 +16,6 @@ const index = new Fuse(SKILLS, {
   ignoreLocation: true,
   minMatchCharLength: 2,
 });
-
-function plain(text: string): string {
-  return text.toLowerCase().replaceAll("-", " ").trim();
-}
 
 const wordsOf = (text: string) => plain(text).split(/\s+/).filter(Boolean);
 

@@ -1,10 +1,10 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { grouped, type Skill } from "@mirrup/core";
 import { SegmentedControl, Text, TextInput } from "@mantine/core";
-import { useHotkeys } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef } from "react";
 import { Link } from "react-router";
+import { useSearchKey } from "../app/reach.js";
 import { familyOf } from "../app/family.js";
 import { capital, FAMILY_NAMES } from "../app/words.js";
 import { searchSkills } from "./search.js";
@@ -43,7 +43,7 @@ interface SkillListProps {
 /** Every skill of the catalogue, by strand or level, or by any of its names. */
 export function SkillList({ selected, words, arrangement, onSearch, onArrange, pathOf }: SkillListProps) {
   const search = useRef<HTMLInputElement>(null);
-  useHotkeys([["/", () => search.current?.focus()]]);
+  useSearchKey(search);
   const groups = arranged(words, arrangement);
   const shown = [...groups.values()].some((skills) => skills.length > 0);
   return (

@@ -3,6 +3,7 @@ import { useHotkeys } from "@mantine/hooks";
 import { IconArrowsMaximize, IconMinus, IconPlus } from "@tabler/icons-react";
 import { useRef } from "react";
 import { CATALOGUE } from "@mirrup/catalogue";
+import { useSearchKey } from "../app/reach.js";
 import classes from "./map-tools.module.css";
 
 const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name, aliases }) => ({
@@ -20,8 +21,8 @@ interface MapToolsProps {
 /** Finds a bead by any of its names, and moves the map closer and further. */
 export function MapTools({ onFind, onFit, onZoom }: MapToolsProps) {
   const search = useRef<HTMLInputElement>(null);
+  useSearchKey(search);
   useHotkeys([
-    ["/", () => search.current?.focus()],
     ["+", () => onZoom(1), { usePhysicalKeys: false }],
     ["-", () => onZoom(-1), { usePhysicalKeys: false }],
     ["0", onFit],

@@ -67,7 +67,7 @@ export function OutlinePage() {
                     <li key={id} className={classes.skill}>
                       <Bead state={beadState(skills.get(id))} family={family} size={26} />
                       <div>
-                        <Link to={`${paths.student(studentId)}?skill=${id}`} className={classes.name}>
+                        <Link to={paths.bead(studentId, id)} className={classes.name}>
                           {capital(skillOf(CATALOGUE, id).name)}
                         </Link>
                         <ul className={classes.sides}>

@@ -1,6 +1,7 @@
 /** Which students a list shows and in what order: pure, so that it can be told and tested apart. */
 import type { StudentView } from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
+import { plain } from "../app/plain.js";
 
 export const SHOWN = ["all", "unseen", "stuck", "review", "archived"] as const;
 export type Shown = (typeof SHOWN)[number];
@@ -19,10 +20,6 @@ export interface RosterFilter {
 
 /** Nobody who comes every week has been away this long. */
 export const UNSEEN_DAYS = 14;
-
-function plain(text: string): string {
-  return text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
-}
 
 function isShown(student: StudentView, shown: Shown, now: number): boolean {
   if (student.archived) return shown === "archived";
@@ -55,7 +52,7 @@ export function rosterOf(
   { words, group, shown, level, sort }: RosterFilter,
   now: number,
 ): readonly StudentView[] {
-  const sought = plain(words.trim());
+  const sought = plain(words);
   return students
     .filter(
       (student) =>

@@ -4,19 +4,10 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, NavLink, Outlet, useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
-import { usePaths, type StudentPage } from "../app/paths.js";
+import { STUDENT_PAGE_NAMES, STUDENT_PAGES, usePaths } from "../app/paths.js";
 import { goalWords, listWords, SCHOOL_NAMES } from "../app/words.js";
 import { detailQuery, studentQuery, studioQuery } from "./queries.js";
 import classes from "./student-frame.module.css";
-
-const PAGES: readonly (readonly [StudentPage, string])[] = [
-  ["session", "Session"],
-  ["weeks", "Weeks"],
-  ["outline", "Outline"],
-  ["placement", "Placement"],
-  ["record", "Record"],
-  ["schools", "Schools"],
-];
 
 /** Whose pages these are, where they stand, and the way between the pages. */
 export function StudentFrame() {
@@ -55,9 +46,9 @@ export function StudentFrame() {
           <NavLink to={paths.student(studentId)} end className={classes.page}>
             Strands
           </NavLink>
-          {PAGES.map(([page, name]) => (
+          {STUDENT_PAGES.map((page) => (
             <NavLink key={page} to={paths.studentPage(studentId, page)} className={classes.page}>
-              {name}
+              {STUDENT_PAGE_NAMES[page]}
             </NavLink>
           ))}
           <Link to={`${paths.combos}?for=${studentId}`} className={classes.page}>

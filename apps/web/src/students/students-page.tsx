@@ -1,11 +1,12 @@
 import type { GroupView, StudentView } from "@mirrup/contract";
 import { CATALOGUE } from "@mirrup/catalogue";
 import { Button, Group, NativeSelect, Skeleton, Text, TextInput, Title } from "@mantine/core";
-import { useDocumentTitle, useHotkeys } from "@mantine/hooks";
+import { useDocumentTitle } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { Link, useSearchParams } from "react-router";
+import { useSearchKey } from "../app/reach.js";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -133,11 +134,13 @@ interface LinesProps {
 }
 
 function Lines({ students, filter, now }: LinesProps) {
+  const paths = usePaths();
   const shown = rosterOf(students, filter, now);
   if (students.length === 0) {
     return (
       <Text className={classes.empty}>
-        No students yet. Write a name above and add the first one, or bring in a list from a file.
+        No students yet. Write a name above and add the first one, bring in a list from a file, or begin with{" "}
+        <Link to={paths.start}>the first steps</Link>.
       </Text>
     );
   }
@@ -170,7 +173,7 @@ export function StudentsPage() {
   useDocumentTitle("Students · Mirrup");
   const paths = usePaths();
   const search = useRef<HTMLInputElement>(null);
-  useHotkeys([["/", () => search.current?.focus()]]);
+  useSearchKey(search);
   const students = useQuery(studentsQuery);
   const groups = useQuery(groupsQuery);
   const studio = useQuery(studioQuery);

@@ -1,6 +1,7 @@
 import { Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useMembership } from "../account/index.js";
+import { FirstStepsLink } from "../start/index.js";
 import { Account } from "./account.js";
 import { Audit, Mail } from "./ledgers.js";
 import { Name } from "./name.js";
@@ -21,6 +22,7 @@ export function StudioPage() {
         <Title order={1}>{membership.studioName}</Title>
         <Text className={classes.quiet}>You are its {membership.role}.</Text>
       </header>
+      <FirstStepsLink />
       {membership.role === "owner" && <Name />}
       <Teaching isOwner={membership.role === "owner"} />
       {membership.role === "owner" && (

@@ -46,7 +46,7 @@ function Another({ opened, onClose }: DialogProps) {
     mutationFn: (values: NewStudio) => post<Membership>("/studios", values),
     onSuccess: async ({ studioId }) => {
       await client.invalidateQueries({ queryKey: sessionQuery.queryKey });
-      await navigate(pathsOf(studioId).students);
+      await navigate(pathsOf(studioId).start);
       onClose();
     },
   });

@@ -17,6 +17,7 @@ import { familyOf } from "../app/family.js";
 import { floorAddress } from "../app/drill-address.js";
 import { AttendanceList, lessonsQuery, useLesson } from "../lesson/index.js";
 import { groupsQuery, studentsQuery, studioQuery } from "../students/index.js";
+import { FirstStepsLink } from "../start/index.js";
 import { CalendarTools } from "./calendar-tools.js";
 import { dayAfter, lessonOfGroup, meetingsOn, type Meeting } from "./day.js";
 import { useAddLessons } from "./use-add-lessons.js";
@@ -58,7 +59,11 @@ export function TodayPage() {
   );
   return (
     <div className={classes.page}>
-      <Title order={1}>{capital(daysWords(today))}</Title>
+      <header>
+        <Text className={classes.quiet}>{studio.data?.name}</Text>
+        <Title order={1}>{capital(daysWords(today))}</Title>
+      </header>
+      <FirstStepsLink />
       <RulesChanges />
       {meetings.length === 0 && (
         <Text>No group meets today. The next ones are below; a class can also be held out of turn.</Text>
@@ -181,7 +186,6 @@ function ClassToCome({ lesson, students, mayTeach }: ClassProps<NewLesson>) {
   );
 }
 
-/** What a student does next, and what to mind. */
 /** Where what comes next stands on its way to the gate. */
 function NextBead({ student: { next, nextCodes } }: { readonly student: StudentView }) {
   const state = next === null ? null : beadOfCodes(next.subject, nextCodes);
@@ -190,6 +194,7 @@ function NextBead({ student: { next, nextCodes } }: { readonly student: StudentV
   );
 }
 
+/** What a student does next, and how likely it is to pass. */
 function About({ student }: { readonly student: StudentView }) {
   const paths = usePaths();
   const { id, next } = student;

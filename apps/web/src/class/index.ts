@@ -1,0 +1,1 @@
+export { LazyGroupForm } from "./lazy-group-form.js";

@@ -1,0 +1,144 @@
+/** What is found from anywhere by a few letters: pure, so that it can be told and tested apart. */
+import type { ComboView, GroupView, StudentView } from "@mirrup/contract";
+import type { Skill } from "@mirrup/core";
+import Fuse from "fuse.js";
+import { STUDENT_PAGE_NAMES, STUDENT_PAGES, type Paths } from "../app/paths.js";
+import { plain } from "../app/plain.js";
+import { capital, meetingWords } from "../app/words.js";
+
+/** The kinds of what is found, in the order in which they stand where they fit alike. */
+export const KINDS = ["student", "skill", "combo", "group", "page"] as const;
+export type Kind = (typeof KINDS)[number];
+
+export interface Found {
+  readonly kind: Kind;
+  readonly name: string;
+  /** What else tells it apart. */
+  readonly about: string;
+  /** Where it leads. */
+  readonly to: string;
+}
+
+export interface Findable {
+  readonly students: readonly StudentView[];
+  readonly groups: readonly GroupView[];
+  readonly combos: readonly ComboView[];
+  /** The skills of any name that is like the words, the likest first. */
+  readonly skills: (words: string) => readonly Skill[];
+  readonly paths: Paths;
+  /** Whose page is open: what is found of skills can be opened there too. */
+  readonly student: StudentView | null;
+}
+
+/** Of one kind no more are shown: who wants others types another letter. */
+export const MOST_OF_A_KIND = 6;
+/** Letters after a student's name that mean one of their pages. */
+const LEAST_OF_A_PAGE = 2;
+
+/** The pages that stand for themselves, with other words that one may have in mind. */
+function pagesOf(paths: Paths): readonly (Found & Named)[] {
+  const page = (name: string, about: string, to: string, also = "") => ({
+    ...{ kind: "page" as const, name, about, to, also },
+  });
+  return [
+    page("Today", "Who is here, and what each does next", paths.today, "lesson attendance register"),
+    page("Students", "Everybody, and where they stand", paths.students, "roster list"),
+    page("Add students from a file", "A table of names", paths.importing, "import csv spreadsheet"),
+    page("Class", "Groups, and who stands where", paths.class(), "groups table grid"),
+    page(
+      "Interval clock",
+      "Work and rest for everybody",
+      paths.classClock(undefined),
+      "timer rounds circuit",
+    ),
+    page("Combos", "Combos that are saved", paths.combos, "shelf sequences"),
+    page("Build a combo", "Move by move, checked as you go", paths.comboPage("bench"), "bench new sequence"),
+    page("Suggest combos", "Made of what a student has cleared", paths.comboPage("make"), "generate ideas"),
+    page("Freestyle round", "Combos put into one round", paths.comboPage("freestyle"), "routine show"),
+    page("Skill book", "Every skill, and how it is taught", paths.skills, "tricks catalogue"),
+    page("Studio", "How you teach, people, data", paths.studio, "settings account password backup rope"),
+  ];
+}
+
+const studentFound = ({ id, name, level, archived }: StudentView, paths: Paths): Found => ({
+  ...{ kind: "student", name, to: paths.student(id) },
+  about: archived ? "archived" : `level ${level}`,
+});
+
+interface Named {
+  readonly name: string;
+  /** Other words that one may have in mind. */
+  readonly also?: string;
+}
+
+/** Things by the beginnings of the words of their names; where nothing begins so, what is written nearly so. */
+function called<T extends Named>(words: string, things: readonly T[]): readonly T[] {
+  const sought = plain(words).split(/\s+/);
+  const begun = things.filter(({ name, also = "" }) => {
+    const names = plain(`${name} ${also}`).split(/\s+/);
+    return sought.every((word) => names.some((one) => one.startsWith(word)));
+  });
+  if (begun.length > 0) return begun;
+  const near = { threshold: 0.3, ignoreLocation: true, ignoreDiacritics: true };
+  return new Fuse(things, { keys: ["name", "also"], ...near }).search(words).map(({ item }) => item);
+}
+
+/** "Hana rec" is Hana's record: a student's name, and the beginning of one of their pages. */
+function pagesOfStudents(words: string, { students, paths }: Findable): readonly Found[] {
+  const said = plain(words).split(/\s+/);
+  const last = said.at(-1) ?? "";
+  if (said.length < 2 || last.length < LEAST_OF_A_PAGE) return [];
+  const pages = STUDENT_PAGES.filter((page) => plain(STUDENT_PAGE_NAMES[page]).startsWith(last));
+  if (pages.length === 0) return [];
+  return called(said.slice(0, -1).join(" "), students).flatMap((student) =>
+    pages.map((page) => ({
+      ...{ kind: "student" as const, name: student.name, about: STUDENT_PAGE_NAMES[page] },
+      to: paths.studentPage(student.id, page),
+    })),
+  );
+}
+
+function skillsFound(words: string, { skills, paths, student }: Findable): readonly Found[] {
+  return skills(words).flatMap(({ id, name }) => {
+    const skill = { kind: "skill" as const, name: capital(name) };
+    const book = { ...skill, about: "in the skill book", to: paths.skill(id) };
+    if (student === null) return [book];
+    const own = { about: `on ${student.name}’s strands`, to: paths.bead(student.id, id) };
+    return [{ ...skill, ...own }, book];
+  });
+}
+
+/** What the words mean, by kind; without words the pages. */
+export function find(words: string, findable: Findable): ReadonlyMap<Kind, readonly Found[]> {
+  const { students, groups, combos, paths } = findable;
+  const pages = pagesOf(paths);
+  const present = students.filter(({ archived }) => !archived);
+  if (plain(words) === "") return new Map([["page", pages]]);
+  const found: Readonly<Record<Kind, readonly Found[]>> = {
+    student: [
+      ...pagesOfStudents(words, { ...findable, students: present }),
+      ...called(words, students).map((student) => studentFound(student, paths)),
+    ],
+    skill: skillsFound(words, findable),
+    combo: called(
+      words,
+      combos.filter(({ isRemoved }) => !isRemoved),
+    ).map(({ id, name, parts }) => ({
+      ...{ kind: "combo", name, to: paths.combo(id) },
+      about: parts.length === 1 ? "one part" : `${parts.length} parts`,
+    })),
+    group: called(
+      words,
+      groups.filter(({ archived }) => !archived),
+    ).map((group) => ({
+      ...{ kind: "group", name: group.name, to: paths.class(group.id) },
+      about: meetingWords(group),
+    })),
+    page: called(words, pages),
+  };
+  return new Map(
+    KINDS.map((kind) => [kind, found[kind].slice(0, MOST_OF_A_KIND)] as const).filter(
+      ([, things]) => things.length > 0,
+    ),
+  );
+}

@@ -1,0 +1,40 @@
+import { useHotkeys } from "@mantine/hooks";
+import { lazy, Suspense, useState, type KeyboardEvent, type ReactNode } from "react";
+import { ReachContext, searchField } from "../app/reach.js";
+
+const Finder = lazy(async () => ({ default: (await import("../finder/index.js")).Finder }));
+const KeysHelp = lazy(async () => ({ default: (await import("./keys-help.js")).KeysHelp }));
+
+/** What is typed into a window over the page is none of the page's keys. */
+const keepFromPage = (event: KeyboardEvent) => event.stopPropagation();
+
+/** Puts the search over everything, and the keys, in reach of every page of a studio. */
+export function InReach({ children }: { readonly children: ReactNode }) {
+  const [open, setOpen] = useState<"finder" | "keys" | null>(null);
+  const find = () => setOpen("finder");
+  const showKeys = () => setOpen("keys");
+  const search = () => {
+    const field = searchField();
+    if (field === undefined) find();
+    else field.focus();
+  };
+  useHotkeys([
+    ["/", search, { usePhysicalKeys: false }],
+    ["?", showKeys, { usePhysicalKeys: false }],
+    ["shift+?", showKeys, { usePhysicalKeys: false }],
+  ]);
+  // While something is typed too.
+  useHotkeys([["mod+K", find]], []);
+  const close = () => setOpen(null);
+  return (
+    <ReachContext value={{ find, showKeys }}>
+      {children}
+      <div onKeyDown={keepFromPage} onKeyUp={keepFromPage}>
+        <Suspense>
+          {open === "finder" && <Finder onClose={close} />}
+          {open === "keys" && <KeysHelp onClose={close} />}
+        </Suspense>
+      </div>
+    </ReachContext>
+  );
+}

@@ -1,0 +1,2 @@
+export { InReach } from "./in-reach.js";
+export { Shell } from "./shell.js";

@@ -1,0 +1,1 @@
+export { FirstStepsLink } from "./first-steps-link.js";
