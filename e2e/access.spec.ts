@@ -25,7 +25,10 @@ test("no screen breaks a rule of WCAG 2.2 AA that can be checked by machine", as
   await check();
 });
 
-test("by night every page is as legible: the system's dark scheme is the desk's", async ({ page, mirrup }) => {
+test("by night every page is as legible: the system's dark scheme is the desk's", async ({
+  page,
+  mirrup,
+}) => {
   await page.emulateMedia({ colorScheme: "dark" });
   const student = await mirrup.studentPath("Ines Varga-Holt");
   for (const path of [

@@ -104,7 +104,7 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
     await page.getByRole("combobox", { name: label, exact: true }).fill(name);
     await page.getByRole("option", { name, exact: true }).click();
   }
-  await page.getByRole("button", { name: "Keep so" }).click();
+  await page.getByRole("button", { name: "Save the rule" }).click();
   await expect(page.getByText(`${one ?? ""} and ${other ?? ""}: apart`)).toBeVisible();
   await page.keyboard.press("Escape");
   await planIsMade(page);

@@ -70,7 +70,7 @@ test.describe("on a phone", () => {
     await expect(page.getByText("round 2 of 5")).toBeVisible();
     await expect(page.getByRole("heading", { name: "Side straddle" })).toBeVisible();
     await expect(page.getByRole("timer", { name: "Left of it" })).toHaveText(/^0:1[0-5]$/);
-    await page.getByRole("button", { name: /^On to the next/ }).tap();
+    await page.getByRole("button", { name: /^Skip to the next/ }).tap();
     await expect(page.getByRole("heading", { name: "Rest" })).toBeVisible();
     await page.getByRole("button", { name: "End", exact: true }).tap();
     await expect(page.getByRole("button", { name: "Start the clock" })).toBeVisible();
@@ -121,9 +121,9 @@ test("a freestyle round is run by the clock: combo after combo, each called, wit
   // A reload in the middle of it shows the same combo.
   await page.reload();
   await expect(page.getByText(`combo 1 of ${planned}`)).toBeVisible();
-  await page.getByRole("button", { name: /^On to the next/ }).click();
+  await page.getByRole("button", { name: /^Skip to the next/ }).click();
   await expect(page.getByText("next:")).toBeVisible();
-  await page.getByRole("button", { name: /^On to the next/ }).click();
+  await page.getByRole("button", { name: /^Skip to the next/ }).click();
   await expect(page.getByText(`combo 2 of ${planned}`)).toBeVisible();
   await page.clock.runFor(90_000);
   await expect(page.getByRole("heading", { name: "Done" })).toBeVisible();
@@ -136,10 +136,10 @@ test("a class does one combo so often by the clock", async ({ page, mirrup }) =>
   await page.goto(`${mirrup.root}/class/all/clock`);
   await page.getByText("A combo", { exact: true }).click();
   await page.getByLabel("Which combo").selectOption({ label: "Easy eight" });
-  await page.getByLabel("So often").fill("2");
-  await page.getByLabel("So often").blur();
+  await page.getByLabel("How often").fill("2");
+  await page.getByLabel("How often").blur();
   await page.getByRole("button", { name: "Start the clock" }).click();
-  await page.getByRole("button", { name: /^On to the next/ }).click();
+  await page.getByRole("button", { name: /^Skip to the next/ }).click();
   await expect(page.getByText("round 1 of 2")).toBeVisible();
   await page.clock.runFor(120_000);
   await expect(page.getByRole("heading", { name: "Done" })).toBeVisible();

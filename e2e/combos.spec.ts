@@ -47,7 +47,7 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   await page.getByRole("button", { name: "More for double side swing, right side, place 2" }).click();
   await page.getByRole("menuitem", { name: /^Close up/ }).click();
   await page.getByRole("textbox", { name: "Score" }).fill("xr o (o o) o");
-  await page.getByRole("button", { name: "To the end of the line" }).click();
+  await page.getByRole("button", { name: "Add at the end of the line" }).click();
   await expect(line).toHaveCount(5);
 
   // The join says what is wrong, and what would mend it.
@@ -72,7 +72,7 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   // Its ladder on the floor: the hardest link first, then a whole that misses at a link.
   const learn = page.getByRole("region", { name: "Learn it" });
   await expect(learn).toContainText("Amara Thistle: ready as written.");
-  await learn.getByRole("listitem").first().getByRole("link", { name: "To the floor" }).click();
+  await learn.getByRole("listitem").first().getByRole("link", { name: "Go to the floor" }).click();
   await expect(page.getByRole("heading", { name: /^Link: / })).toBeVisible();
   // Whoever hurts does not jump on, here as anywhere.
   await page.getByRole("button", { name: "Pain: stop today" }).click();
@@ -89,7 +89,7 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   await learn
     .getByRole("listitem")
     .filter({ has: page.getByText("Whole", { exact: true }) })
-    .getByRole("link", { name: "To the floor" })
+    .getByRole("link", { name: "Go to the floor" })
     .click();
   await expect(page.getByRole("button", { name: /^Clean/ })).toBeEnabled();
   await page.keyboard.press("m");
@@ -201,9 +201,9 @@ test("bad files and scores are told, and nothing on the bench is lost", async ({
   const score = page.getByRole("textbox", { name: "Score" });
   await score.fill("[[o xr]*50]*50");
   await expect(page.getByText(/4,?096/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "To the end of the line" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Add at the end of the line" })).toBeDisabled();
   await score.fill("[o xr]*99 [sr sl]*9");
-  await page.getByRole("button", { name: "To the end of the line" }).click();
+  await page.getByRole("button", { name: "Add at the end of the line" }).click();
   await expect(page.getByText(/^And \d+ counts more\.$/)).toBeVisible();
 
   // It is still there after the page is loaded anew, and can be undone until then.
@@ -269,7 +269,7 @@ test("the shelf: a combo within a combo, renamed, taken off and brought back; a 
   await expect(page.getByRole("heading", { name: "Nine", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Remove from the shelf" }).click();
   await expect(page.getByText("“Nine” is off the shelf.")).toBeVisible();
-  const kept = page.getByRole("region", { name: "Kept combos" });
+  const kept = page.getByRole("region", { name: "Saved combos" });
   await expect(kept.getByRole("link", { name: "Easy eight" })).toBeVisible();
   await expect(kept.getByRole("link", { name: "Nine" })).toBeHidden();
   await page.getByRole("button", { name: "Undo" }).click();
@@ -278,8 +278,8 @@ test("the shelf: a combo within a combo, renamed, taken off and brought back; a 
   // Found by what is said of it too, as no combo that was made up is; a starter goes to the bench with its name.
   await page.keyboard.press("/");
   await page.keyboard.type("a lunge on each side");
-  await expect(kept.getByText("No kept combo matches “a lunge on each side”.")).toBeVisible();
-  await page.getByRole("link", { name: "To the bench" }).click();
+  await expect(kept.getByText("No saved combo matches “a lunge on each side”.")).toBeVisible();
+  await page.getByRole("link", { name: "Open on the bench" }).click();
   await expect(page.getByRole("textbox", { name: "Save it as" })).toHaveValue("Swing, swing, lunge");
 
   await page.context().clearCookies();
@@ -305,7 +305,7 @@ test("a starter's note stays with the combo that is made from it, and stands on 
     .filter({ hasText: "Swings, double, cross." })
     .or(card.first())
     .first()
-    .getByRole("link", { name: "To the bench" })
+    .getByRole("link", { name: "Open on the bench" })
     .click();
   await expect(page.getByLabel("Note", { exact: true })).toHaveValue(/begin it on the way down/);
   await page.getByRole("button", { name: "Save the combo" }).click();
@@ -317,7 +317,7 @@ test("a starter's note stays with the combo that is made from it, and stands on 
   await page.getByRole("button", { name: "Change the note" }).click();
   await page.getByLabel("Note").fill("Cross on the way down.");
   await page.getByRole("button", { name: "Save the note" }).click();
-  await page.getByRole("link", { name: "To the floor" }).first().click();
+  await page.getByRole("link", { name: "Go to the floor" }).first().click();
   await expect(page.getByText("Cross on the way down.")).toBeVisible();
 });
 

@@ -110,10 +110,10 @@ test("a partner counts on one large button; a set is typed in when nobody did", 
   await form.getByLabel("Clean in all").fill("4");
   await form.getByLabel("Missed").fill("2");
   await form.getByLabel("Most in a row").fill("9");
-  await form.getByRole("button", { name: "Take the set in" }).click();
+  await form.getByRole("button", { name: "Count the set" }).click();
   await expect(form.getByRole("alert")).toContainText("more than the 4 clean tries");
   await form.getByLabel("Most in a row").fill("3");
-  await form.getByRole("button", { name: "Take the set in" }).click();
+  await form.getByRole("button", { name: "Count the set" }).click();
   await expect(page.getByText("4 clean, 2 missed")).toBeVisible();
 });
 

@@ -46,7 +46,7 @@ test("a closed tab loses no tap", async ({ page, context, mirrup }) => {
   await expect(again.getByText("clean 5")).toBeVisible();
   await again.keyboard.press("m");
   await expect(again.getByText("climb to 6; after a miss: back to rung 1")).toBeVisible();
-  await again.getByRole("button", { name: "Begin afresh" }).click();
+  await again.getByRole("button", { name: "Start over" }).click();
   await expect(again.getByText("clean 0")).toBeVisible();
 });
 

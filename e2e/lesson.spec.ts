@@ -95,7 +95,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
   const banned = await drill.inputValue();
   await drill.click();
   await page.getByRole("option", { name: `No ${banned} today` }).click();
-  await expect(page.getByRole("button", { name: `Let in again: ${banned}` })).toBeVisible();
+  await expect(page.getByRole("button", { name: `Bring back: ${banned}` })).toBeVisible();
   const drills = page.getByRole("combobox", { name: /the drill$/ });
   await expect(async () => {
     for (const one of await drills.all()) expect(await one.inputValue()).not.toBe(banned);
@@ -106,10 +106,10 @@ test("a class is planned, changed by hand, held with one away, and compared with
   expect(await pagesOf(page)).toBe(1);
   await expectAccessible(page);
   await page.reload();
-  await expect(page.getByRole("button", { name: `Let in again: ${banned}` })).toBeVisible();
+  await expect(page.getByRole("button", { name: `Bring back: ${banned}` })).toBeVisible();
   await page.getByRole("button", { name: "Print or save" }).click();
   await page.getByRole("menuitem", { name: /substitute/ }).click();
-  await expect(page.getByRole("heading", { name: "Type the marks back" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Type in the marks" })).toBeVisible();
   expect(await pagesOf(page)).toBe(1);
   await page.getByRole("button", { name: "Back to the plan" }).click();
 
@@ -147,7 +147,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await expect(page.getByLabel("Ropes left", { exact: true })).toHaveValue("3");
   await page.getByRole("button", { name: "Back to the turn" }).click();
   const shared = replanned(page);
-  await page.getByRole("button", { name: "Skip it" }).click();
+  await page.getByRole("button", { name: "Skip" }).click();
   await shared;
   await expect(page.getByRole("heading", { name: "Turn 2" })).toBeVisible();
   await expect(page.getByText("Planning the rest anew …")).toHaveCount(0, { timeout: 20_000 });
@@ -261,8 +261,8 @@ test("a lesson is renamed, taken off, and put back", async ({ page, mirrup }) =>
   await expect(page.getByText(/, 20:15, /)).toBeVisible();
 
   await page.getByRole("button", { name: "Print or save" }).click();
-  await page.getByRole("menuitem", { name: "Take the lesson off" }).click();
-  await expect(page.getByText("“Extra hour” is taken off.")).toBeVisible();
+  await page.getByRole("menuitem", { name: "Cancel the lesson" }).click();
+  await expect(page.getByText("“Extra hour” is cancelled.")).toBeVisible();
   const region = page.getByRole("region", { name: "Extra hour" });
   await expect(region).toHaveCount(0);
   await page
@@ -292,7 +292,7 @@ test("a calendar is read and written, and bad files say what to do", async ({ pa
     await (await chooser).setFiles({ name, mimeType: "text/plain", buffer: Buffer.from(text) });
   };
   await choose("Read a calendar", "guest.ics", calendar);
-  await expect(page.getByText("1 lesson is taken over from the calendar.")).toBeVisible();
+  await expect(page.getByText("1 lesson is added from the calendar.")).toBeVisible();
   const coming = page.getByRole("listitem").filter({ hasText: "Guest class" });
   await expect(coming).toContainText("19:00");
 
@@ -327,7 +327,7 @@ test("the weeks to a date say honestly whether it is enough", async ({ page, mir
   await page.getByLabel("Lessons a week").fill("1");
   const until = await page.getByLabel("Until").inputValue();
   const gives = page.getByRole("region", { name: "What would have to give" });
-  const later = gives.getByRole("button", { name: /Plan it so.*Until/ });
+  const later = gives.getByRole("button", { name: /Plan it that way.*Until/ });
   // How many tries make it nearly enough is the learner model's to say, and it learns from every lesson.
   for (const tries of ["20", "14", "10", "7", "5"]) {
     await page.getByLabel("Tries a lesson toward it").fill(tries);
@@ -352,7 +352,7 @@ test("a group's weeks toward a show say who will be ready, and what would have t
   await page.getByRole("link", { name: "Second year" }).click();
   await page.getByRole("link", { name: "Toward a show" }).click();
   await expect(page.getByText(/^Choose the skills that the show asks of everybody/)).toBeVisible();
-  const skills = page.getByRole("combobox", { name: "What everybody is to have" });
+  const skills = page.getByRole("combobox", { name: "What everybody needs" });
   // Found by another of its names.
   await skills.fill("criss-cross");
   await page.getByRole("option", { name: "Cross", exact: true }).click();
@@ -364,7 +364,7 @@ test("a group's weeks toward a show say who will be ready, and what would have t
   await page.getByLabel("Lessons a week").fill("1");
   await expect(page.getByRole("columnheader", { name: "Lessons it takes" })).toBeVisible();
   const gives = page.getByRole("region", { name: "What would have to give" });
-  await gives.getByRole("button", { name: /Plan it so.*Until/ }).click();
+  await gives.getByRole("button", { name: /Plan it that way.*Until/ }).click();
   await expect(gives).toHaveCount(0);
   await expect(page.getByText(/half of the usual/).first()).toBeVisible();
   await expectAccessible(page);

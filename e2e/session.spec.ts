@@ -12,13 +12,13 @@ test("a student's session is planned, changed, and opened on the floor", async (
   await expect(blocks.last()).toContainText("Cool-down");
 
   // What is banned makes room, says so, and can be let in again.
-  const work = blocks.filter({ has: page.getByRole("link", { name: "To the floor" }) });
+  const work = blocks.filter({ has: page.getByRole("link", { name: "Go to the floor" }) });
   const name = (await work.first().getByRole("heading").textContent()) ?? "";
   await work
     .first()
     .getByRole("button", { name: /^Not today/ })
     .click();
-  await expect(page.getByRole("button", { name: `Let in again: ${name}`, exact: false })).toBeVisible();
+  await expect(page.getByRole("button", { name: `Bring back: ${name}`, exact: false })).toBeVisible();
   const named = work.filter({ has: page.getByRole("heading", { name, exact: true }) });
   await expect(named).toHaveCount(0);
   await page.getByRole("button", { name: /^Let in again/ }).click();
@@ -29,14 +29,14 @@ test("a student's session is planned, changed, and opened on the floor", async (
   await expect(sum).toHaveText(/of 15 minutes/);
   await page.getByText(/Left out, and why/).click();
   await page
-    .getByRole("button", { name: /^Take it in/ })
+    .getByRole("button", { name: /^Add it to the plan/ })
     .first()
     .click();
   await expect(page.getByRole("button", { name: /^Kept/ })).toBeVisible();
 
   await page.reload();
   await expect(page.getByRole("button", { name: /^Kept/ })).toBeVisible();
-  await work.first().getByRole("link", { name: "To the floor" }).click();
+  await work.first().getByRole("link", { name: "Go to the floor" }).click();
   await floorIsOpen(page);
 });
 

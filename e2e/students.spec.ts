@@ -167,7 +167,7 @@ test("what is typed outlives a page that is loaded anew and a save that fails, f
   await expect(isBack).toBeHidden();
   await notes.fill("Something else.");
   await page.reload();
-  await page.getByRole("button", { name: "Throw it away" }).click();
+  await page.getByRole("button", { name: "Discard it" }).click();
   await expect(notes).toHaveValue("Wears new shoes.");
 
   // A group: somebody else changes it while it is open here, and what is typed stays all the same.
@@ -193,7 +193,7 @@ test("what is typed outlives a page that is loaded anew and a save that fails, f
   await expect(form).toBeHidden();
   await page.getByRole("button", { name: "Edit the group" }).click();
   await expect(form.getByRole("textbox", { name: "Place" })).toHaveValue("Small hall");
-  await form.getByRole("button", { name: "Leave it" }).click();
+  await form.getByRole("button", { name: "Cancel" }).click();
 
   // A sheet's ticks and a name that was not added yet.
   await page.goto(`${mirrup.root}/class?view=sheet`);

@@ -80,7 +80,7 @@ export function ResetPage() {
           {...form.getInputProps("password")}
         />
         {form.errors.token !== undefined && (
-          <Text role="alert">This link is not whole. Open it from the letter again.</Text>
+          <Text role="alert">This link is incomplete. Open it from the letter again.</Text>
         )}
         <Button type="submit" size="md" loading={busy}>
           Use this password
@@ -114,7 +114,7 @@ export function JoinPage() {
           {...form.getInputProps("password")}
         />
         {form.errors.token !== undefined && (
-          <Text role="alert">This link is not whole. Open it from the letter again.</Text>
+          <Text role="alert">This link is incomplete. Open it from the letter again.</Text>
         )}
         <Button type="submit" size="md" loading={busy}>
           Join

@@ -27,7 +27,7 @@ export function Gives({ gives, isOld }: GivesProps) {
             {words}
             {onPlan !== null && (
               <Button variant="default" size="compact-md" disabled={isOld} onClick={onPlan}>
-                Plan it so<VisuallyHidden>: {words}</VisuallyHidden>
+                Plan it that way<VisuallyHidden>: {words}</VisuallyHidden>
               </Button>
             )}
           </li>

@@ -326,10 +326,6 @@ export function lockedWords(unmet: readonly UnmetItem[]): string[] {
   });
 }
 
-export function chanceWords(chance: number): string {
-  return `${percentWords(chance)} chance`;
-}
-
 /** One side's state as a screen reader says it. */
 export function standingWords({
   side,

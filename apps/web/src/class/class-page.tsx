@@ -165,7 +165,7 @@ export function ClassPage() {
             />
             {chosen.size > 0 && (
               <Button variant="subtle" onClick={() => setChosen(new Set())}>
-                Choose nobody
+                Clear the choice
               </Button>
             )}
           </Group>

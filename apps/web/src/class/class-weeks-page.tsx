@@ -73,7 +73,7 @@ export function ClassWeeksPage() {
       </header>
       <Group align="end" className={classes.asked}>
         <MultiSelect
-          label="What everybody is to have"
+          label="What everybody needs"
           description="On both sides where a skill has two"
           placeholder={isAsked ? "" : "Any of its names"}
           size="md"
@@ -146,7 +146,7 @@ function Weeks({ view, isOld, onAsk }: WeeksProps) {
               {work.slice(0, WORK_SHOWN).map((one) => (
                 <li key={one.subject}>{workWords(one, nameOf)}</li>
               ))}
-              {work.length > WORK_SHOWN && <li>and {work.length - WORK_SHOWN} skills of single students</li>}
+              {work.length > WORK_SHOWN && <li>and {work.length - WORK_SHOWN} skills of one student each</li>}
               {work.length === 0 && <li>Nothing new toward it: run it whole.</li>}
             </ul>
           </li>

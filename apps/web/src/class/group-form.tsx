@@ -155,7 +155,7 @@ export function GroupForm({ group, members = [], onDone, onLeave }: GroupFormPro
             onLeave();
           }}
         >
-          Leave it
+          Cancel
         </Button>
         {group !== null && (
           <Button variant="default" size="md" onClick={() => void archive(group)}>

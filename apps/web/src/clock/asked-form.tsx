@@ -42,17 +42,17 @@ const FIELDS: Readonly<Record<ClockKind, readonly (readonly [ClockNumber, string
     ["tempo", "Tempo", " a minute"],
   ],
   combo: [
-    ["rounds", "So often", " times"],
+    ["rounds", "How often", " times"],
     ["rest", "Rest between", " s"],
     ["tempo", "Tempo", " a minute"],
   ],
 };
 
 const MANNERS: Readonly<Record<ClockKind, string>> = {
-  rounds: "So long of work, so long of rest. A tone and a colour tell each turn.",
+  rounds: "Work for a set time, then rest for a set time. A tone and a colour mark each change.",
   circuit:
     "Begins with four bounces; each line holds the one before and one part more. Press “Once more” where a bounce was dropped.",
-  mix: "What is cleared, in an order that nobody knows, legal at every join.",
+  mix: "What is cleared, in a random order, legal at every join.",
   combo: "One combo, part by part, with a click at each turn of the rope.",
 };
 
@@ -83,7 +83,7 @@ export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther 
       />
       <p className={floorClasses.note}>{MANNERS[kind]}</p>
       {kind === "rounds" && (
-        <div className={classes.presets} role="group" aria-label="Ready ones">
+        <div className={classes.presets} role="group" aria-label="Ready-made">
           {INTERVALS.map((preset) => (
             <Button
               key={preset.name}
@@ -140,7 +140,7 @@ export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther 
       )}
       {kind === "combo" &&
         (combos?.length === 0 ? (
-          <p className={floorClasses.note}>No combo is kept yet. Build one on the bench, and keep it.</p>
+          <p className={floorClasses.note}>No combo is saved yet. Build one on the bench, and save it.</p>
         ) : (
           <NativeSelect
             label="Which combo"
@@ -159,7 +159,8 @@ export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther 
             : pool.length === 0
               ? "Nothing is cleared yet that could be called. Choose work and rest."
               : `Of ${pool.length} sides that are cleared. `}
-          {leftOut.length > 0 && `Not over and over: ${listWords(leftOut.slice(0, 5))}. `}
+          {leftOut.length > 0 &&
+            `Not among them, since they cannot be repeated: ${listWords(leftOut.slice(0, 5))}. `}
           {stretches.length > 0 && (
             <button type="button" className={floorClasses.inline} onClick={onOther}>
               Another order

@@ -34,7 +34,7 @@ export function ClockStart(props: ClockStartProps) {
         <>
           {children}
           <p className={floorClasses.caution}>
-            <strong>Care</strong> {CAUTIONS["warm-up"]} {CAUTIONS.surface}
+            <strong>Take care</strong> {CAUTIONS["warm-up"]} {CAUTIONS.surface}
           </p>
           <div className={floorClasses.spacer} />
           <div className={classes.start}>

@@ -92,7 +92,7 @@ export function Running({ clock: held, unit, name }: RunningProps) {
       <div className={classes.acts}>
         {moment === null ? (
           <button ref={button} type="button" onClick={pressing(end)}>
-            Back to the choice <kbd>Enter</kbd>
+            Change the clock <kbd>Enter</kbd>
           </button>
         ) : (
           <>
@@ -103,7 +103,7 @@ export function Running({ clock: held, unit, name }: RunningProps) {
               Once more <kbd>Z</kbd>
             </button>
             <button type="button" onClick={pressing(skip)}>
-              On to the next <kbd>Enter</kbd>
+              Skip to the next <kbd>Enter</kbd>
             </button>
             {voice.isAble && (
               <button type="button" aria-pressed={voice.isOn} onClick={pressing(voice.toggle)}>

@@ -55,7 +55,7 @@ describe("a combo's file", () => {
 
   it.each<[string, string, Uint8Array, RegExp]>([
     ["empty", "a.txt", new Uint8Array(), /empty/],
-    ["with JSON that breaks off", "a.json", bytesOf('{"format": "mirrup-com'), /not whole/],
+    ["with JSON that breaks off", "a.json", bytesOf('{"format": "mirrup-com'), /incomplete/],
     ["with another JSON", "a.json", bytesOf('{"format": "other", "version": 1}'), /no combo/],
     [
       "with a key too many",
@@ -103,7 +103,7 @@ describe("the bench's address", () => {
     expect(partsFrom("")).toEqual([]);
   });
 
-  it("says a kept combo by its key, mirrored too", () => {
+  it("says a saved combo by its key, mirrored too", () => {
     const combo = { id: "00000000-0000-7000-8000-000000000001", name: "x", parts: PARTS };
     const part = comboPart(combo);
     expect(part.side).toBe("right");

@@ -38,7 +38,7 @@ function fromJson(text: string): ComboRead {
     value = JSON.parse(text);
   } catch {
     return refuse(
-      "This file is not whole: its JSON breaks off or is damaged. Save it again where it came from.",
+      "This file is incomplete: its JSON breaks off or is damaged. Save it again where it came from.",
     );
   }
   const { error, value: file } = comboFile.validate(value, { convert: false }) as {

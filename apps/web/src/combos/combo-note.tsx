@@ -58,7 +58,7 @@ export function ComboNote({ combo: { id, version, note } }: { readonly combo: Co
           Save the note
         </Button>
         <Button variant="subtle" onClick={leave}>
-          Leave it
+          Cancel
         </Button>
       </Group>
     </form>

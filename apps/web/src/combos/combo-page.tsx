@@ -149,7 +149,7 @@ function Heading({ combo, benchAddress }: { readonly combo: ComboView; readonly 
             Rename
           </Button>
           <Button variant="subtle" onClick={() => setTyped(null)}>
-            Leave it
+            Cancel
           </Button>
         </form>
       )}

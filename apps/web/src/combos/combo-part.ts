@@ -1,7 +1,7 @@
 import { comboKey } from "@mirrup/core";
 import { comboText, mirrorPart, type ComboPart } from "@mirrup/core/combos";
 
-/** What of a kept combo the bench asks for. */
+/** What of a saved combo the bench asks for. */
 export interface KnownCombo {
   readonly id: string;
   readonly name: string;

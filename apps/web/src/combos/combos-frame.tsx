@@ -63,7 +63,7 @@ export function CombosFrame() {
             searchable
             clearable
             clearButtonProps={{ "aria-label": "For nobody in particular" }}
-            nothingFoundMessage="Nobody is called so."
+            nothingFoundMessage="No student has that name."
             data={students.map((student) => ({ value: student.id, label: student.name }))}
             value={id}
             onChange={choose}

@@ -105,7 +105,7 @@ export function Found({ combos, names, tempo }: FoundProps) {
                 variant="default"
                 to={`${paths.comboPage("bench")}?${bench.toString()}`}
               >
-                To the bench
+                Open on the bench
               </Button>
             </ComboCard>
           );

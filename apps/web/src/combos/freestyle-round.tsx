@@ -29,8 +29,8 @@ export function FreestyleRound({ plan, seconds, nameOf }: FreestyleRoundProps) {
       </Title>
       {untouched.length > 0 && (
         <p className={classes.untouched}>
-          Not touched: {listWords(untouched.map(skillName))}. No chosen combo that fits has them; make one up
-          with them in it.
+          Not touched: {listWords(untouched.map(skillName))}. No chosen combo that fits has them; have one
+          suggested with them in it.
         </p>
       )}
       {pieces.length > 0 && (

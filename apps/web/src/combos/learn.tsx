@@ -7,7 +7,7 @@ import { Link, useSearchParams } from "react-router";
 import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
 import { drillWords, oddsWords } from "../app/drill-words.js";
-import { capital, chanceWords, dateWords, STATUS_NAMES } from "../app/words.js";
+import { capital, dateWords, STATUS_NAMES } from "../app/words.js";
 import { ComboBead } from "./combo-card.js";
 import classes from "./combo.module.css";
 import { useLearning } from "./use-learning.js";
@@ -79,7 +79,7 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
               </strong>{" "}
               {standing.status === "locked"
                 ? "More than one of its skills is not cleared yet."
-                : `Gate: 4 clean of 5; best so far ${standing.gateBest}. A clean one has a ${chanceWords(standing.cleanChance)}.`}
+                : `Gate: 4 clean of 5; best so far ${standing.gateBest}. A clean try comes ${oddsWords(standing.cleanChance)}.`}
               {standing.reviewDue !== null && ` Review due ${dateWords(standing.reviewDue)}.`}
             </p>
           </div>
@@ -118,7 +118,7 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
                   variant={isNext ? "filled" : "default"}
                   to={paths.comboFloor(student.id, combo.id, step.side, step.id)}
                 >
-                  To the floor
+                  Go to the floor
                 </Button>
               )}
             </li>

@@ -37,7 +37,7 @@ export function Neighbours({ part, name, student, onTake }: NeighboursProps) {
       {found.length === 0 && <p>No legal trick is that near.</p>}
       <ul className={classes.neighbours}>
         {found.slice(0, SHOWN).map(({ score, skills, newLinks, handMoves }) => {
-          const what = skills.length === 0 ? "a trick of nobody’s" : listWords(skills.map(skillName));
+          const what = skills.length === 0 ? "a move without a name" : listWords(skills.map(skillName));
           const fresh =
             student === undefined
               ? ""
@@ -56,7 +56,7 @@ export function Neighbours({ part, name, student, onTake }: NeighboursProps) {
                 aria-label={`Put ${score} in its place`}
                 onClick={() => onTake(partsOfScore(CATALOGUE, scoreOf(score)))}
               >
-                Take it
+                Use it
               </Button>
             </li>
           );

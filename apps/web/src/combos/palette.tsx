@@ -115,7 +115,7 @@ export function Palette({ student, combos, onAdd }: PaletteProps) {
           <li key={combo.id} className={classes.bead}>
             <span className={classes.beadName}>
               {combo.name}
-              <code>a kept combo</code>
+              <code>a saved combo</code>
             </span>
             <Button
               size="xs"

@@ -58,14 +58,14 @@ export function ScoreEntry({ parts, text: line, dominant, onPut }: ScoreEntryPro
           disabled={found.parts === null || isLong}
           onClick={() => found.parts !== null && put(added(parts, found.parts))}
         >
-          To the end of the line
+          Add at the end of the line
         </Button>
         <Button
           variant="default"
           disabled={found.parts === null || isLong || parts.length === 0}
           onClick={() => found.parts !== null && put(found.parts)}
         >
-          In place of the line
+          Replace the line
         </Button>
         <Button variant="subtle" disabled={line === ""} onClick={() => setText(line)}>
           Edit the line as text

@@ -84,17 +84,17 @@ export function ShelfPage() {
           Build one
         </Button>
         <Button component={Link} to={`${paths.comboPage("make")}${query}`} size="md" variant="default">
-          Make some up
+          Suggest some
         </Button>
       </div>
-      <section aria-label="Kept combos">
-        <Title order={2}>Kept{name === undefined ? "" : `, as ${name} stands with them`}</Title>
+      <section aria-label="Saved combos">
+        <Title order={2}>Saved{name === undefined ? "" : `, as ${name} stands with them`}</Title>
         {combos.isPending && <Skeleton height={140} mt="sm" />}
         {combos.data !== undefined && shown.length === 0 && (
           <Text mt="xs">
             {words === ""
               ? "No combo is saved yet. Begin with one of those below, build one on the bench, or have some suggested for a student."
-              : `No kept combo matches “${words}”.`}
+              : `No saved combo matches “${words}”.`}
           </Text>
         )}
         <ul className={classes.cards}>
@@ -112,7 +112,7 @@ export function ShelfPage() {
                 Learn, call, share
               </Button>
               <Button component={Link} to={benchOf(combo)} variant="default">
-                To the bench
+                Open on the bench
               </Button>
               {mayTeach && (
                 <Button variant="subtle" onClick={() => takeOff(combo, () => undefined)}>
@@ -130,7 +130,7 @@ export function ShelfPage() {
           {starters.map((one) => (
             <ComboCard key={one.id} title={one.name} parts={one.parts} note={one.note}>
               <Button component={Link} to={benchOf(one, one.name)} variant="default">
-                To the bench
+                Open on the bench
               </Button>
             </ComboCard>
           ))}

@@ -168,7 +168,7 @@ export function StepSet(props: StepSetProps) {
           <p className={floorClasses.note}>
             What was left unfinished goes on.{" "}
             <button type="button" className={floorClasses.inline} onClick={floor.discard}>
-              Begin afresh
+              Start over
             </button>
           </p>
         )}

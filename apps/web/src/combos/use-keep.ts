@@ -26,7 +26,7 @@ export function useKeep() {
       {
         onSuccess: (removed) => {
           after();
-          offerUndo(`“${name}” is off the shelf. What was logged of it stays.`, () =>
+          offerUndo(`“${name}” was removed from the shelf. What was logged of it stays.`, () =>
             change.mutate({ id, version: removed.version, isRemoved: false }),
           );
         },

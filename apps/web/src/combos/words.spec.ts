@@ -23,7 +23,7 @@ describe("words about combos", () => {
       "(o o)/l>b",
     ]);
     expect(partName(combo, new Map([[key, "Opener"]]))).toBe("Opener, mirrored");
-    expect(partName(combo, NONE)).toBe("a kept combo, mirrored");
+    expect(partName(combo, NONE)).toBe("a saved combo, mirrored");
   });
 
   it("say what a repair does and what it costs", () => {

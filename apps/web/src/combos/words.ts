@@ -16,11 +16,11 @@ import { keyName, listWords, subjectName } from "../app/words.js";
 /** Names of kept combos, by their key. */
 export type ComboNames = ReadonlyMap<string, string>;
 
-/** A part as it is called: `cross, right side`, a kept combo's name, or the score of turns that are no skill. */
+/** A part as it is called: `cross, right side`, a saved combo's name, or the score of turns that are no skill. */
 export function partName({ subject, side, score }: ComboPart, names: ComboNames): string {
   if (subject === null) return score;
   if (comboSubject(subject) === null) return subjectName(subject, side);
-  const name = names.get(subject) ?? "a kept combo";
+  const name = names.get(subject) ?? "a saved combo";
   return side === "left" ? `${name}, mirrored` : name;
 }
 

@@ -81,7 +81,7 @@ export function UnsavedNote({ onDrop }: { readonly onDrop: () => void }) {
       <Group justify="space-between" gap="xs">
         <Text>What you typed before is here again. It is not saved yet.</Text>
         <Button variant="default" size="compact-md" onClick={onDrop}>
-          Throw it away
+          Discard it
         </Button>
       </Group>
     </Alert>

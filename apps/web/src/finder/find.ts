@@ -17,6 +17,8 @@ export interface Found {
   readonly about: string;
   /** Where it leads. */
   readonly to: string;
+  /** The skill as this student has it; left out for anything else. */
+  readonly bead?: { readonly studentId: string; readonly subject: string };
 }
 
 export interface Findable {
@@ -104,7 +106,7 @@ function skillsFound(words: string, { skills, paths, student }: Findable): reado
     const book = { ...skill, about: "in the skill book", to: paths.skill(id) };
     if (student === null) return [book];
     const own = { about: `on ${student.name}’s strands`, to: paths.bead(student.id, id) };
-    return [{ ...skill, ...own }, book];
+    return [{ ...skill, ...own, bead: { studentId: student.id, subject: id } }, book];
   });
 }
 

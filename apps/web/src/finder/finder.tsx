@@ -6,7 +6,7 @@ import { useNavigate, useParams } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { combosQuery } from "../combos/index.js";
 import { searchSkills } from "../skill-book/index.js";
-import { groupsQuery, studentsQuery } from "../students/index.js";
+import { groupsQuery, SkillBead, studentsQuery } from "../students/index.js";
 import { find, type Kind } from "./find.js";
 import classes from "./finder.module.css";
 
@@ -74,9 +74,12 @@ export function Finder({ onClose }: { readonly onClose: () => void }) {
         <Combobox.Options className={classes.found} aria-label="What was found">
           {[...found].map(([kind, things]) => (
             <Combobox.Group key={kind} label={KIND_NAMES[kind]}>
-              {things.map(({ name, about, to }) => (
+              {things.map(({ name, about, to, bead }) => (
                 <Combobox.Option key={to} value={to} className={classes.one}>
-                  <span>{name}</span>
+                  <span className={classes.name}>
+                    {bead !== undefined && <SkillBead {...bead} size={24} />}
+                    {name}
+                  </span>
                   <span className={classes.about}>{about}</span>
                 </Combobox.Option>
               ))}

@@ -24,7 +24,7 @@ export const Coaching = memo(function Coaching({ subject, drill, hasCautions }: 
       </p>
       {hasCautions && cautions.length > 0 && (
         <p className={classes.caution}>
-          <strong>Care</strong> {cautions.map((code) => CAUTIONS[code]).join(" ")}
+          <strong>Take care</strong> {cautions.map((code) => CAUTIONS[code]).join(" ")}
         </p>
       )}
     </>

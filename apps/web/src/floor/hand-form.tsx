@@ -62,7 +62,7 @@ export function HandForm({ onFinish }: HandFormProps) {
         </p>
       )}
       <button type="submit" className={floor.clean}>
-        Take the set in
+        Count the set
       </button>
     </form>
   );

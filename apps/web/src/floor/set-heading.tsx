@@ -73,7 +73,7 @@ export function SetHeading({ about, floor, gate, proposal, after, ropeMisfitMm, 
         <p className={classes.note}>
           Goes on from {clock.format(floor.resumedFrom)}, where it was left.{" "}
           <button type="button" className={classes.inline} onClick={floor.discard}>
-            Begin afresh
+            Start over
           </button>
         </p>
       )}

@@ -133,7 +133,7 @@ export function useSuggestion(
 /** On with the same side: the drill that the record now proposes. */
 function goingOn({ subject, side, drill, chance, reason }: NextItem): Pick<FloorSuggestion, "title" | "why"> {
   return {
-    title: `On with it: ${drillOfWords(subject, side, drill)}`,
+    title: `Go on: ${drillOfWords(subject, side, drill)}`,
     why: `${capital(oddsWords(chance))}. ${reasonWords(reason)}`,
   };
 }

@@ -145,7 +145,7 @@ export function readCalendar(text: string, context: CalendarContext): ReadCalend
       message:
         unread > 0
           ? "No event of this calendar has a day that can be read. Save it again from your calendar."
-          : "No lesson of the weeks ahead is in this calendar. Nothing was taken over.",
+          : "No lesson of the weeks ahead is in this calendar. Nothing was added.",
     };
   }
   return { ok: true, lessons, unread };

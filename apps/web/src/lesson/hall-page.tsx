@@ -139,7 +139,7 @@ function Hall({ lesson, held }: HallProps) {
           <DoneTable lesson={lesson} plan={plan} nameOf={nameOf} />
           {mayTeach && (
             <button type="button" className={classes.small} onClick={hall.reopen}>
-              It is not over: go on
+              Go on with the lesson
             </button>
           )}
         </section>
@@ -191,7 +191,7 @@ function Hall({ lesson, held }: HallProps) {
               </button>
               {step?.kind === "turn" && (
                 <button type="button" className={classes.small} onClick={() => hall.skip(minutesLeft())}>
-                  Skip it
+                  Skip
                 </button>
               )}
               <button type="button" className={classes.small} onClick={hall.finish}>

@@ -75,7 +75,7 @@ export function readLesson(
   if (error !== undefined) {
     return {
       ok: false,
-      message: `The plan in this file is damaged: ${error.message}. Nothing was taken over.`,
+      message: `The plan in this file is damaged: ${error.message}. Nothing was added.`,
     };
   }
   const unknown = value.students.map((one) => one.name).filter((name) => !idOf.has(name));

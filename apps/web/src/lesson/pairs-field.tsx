@@ -58,7 +58,7 @@ export function PairsField({ students }: { readonly students: readonly Named[] }
                   <ActionIcon
                     variant="default"
                     size="xl"
-                    aria-label={`Say nothing of ${one} and ${other}`}
+                    aria-label={`Remove the rule for ${one} and ${other}`}
                     onClick={() => say.mutate({ students: pair, wish: null })}
                   >
                     <IconTrash size={20} />
@@ -115,7 +115,7 @@ function NewPair({ students, isSaving, onSay }: NewPairProps) {
         }
       />
       <Button type="submit" size="md" disabled={one === null || other === null} loading={isSaving}>
-        Keep so
+        Save the rule
       </Button>
     </form>
   );

@@ -146,7 +146,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
               </Menu.Item>
               {mayEdit && (
                 <Menu.Item color="red" onClick={() => void takeOff(lesson)}>
-                  Take the lesson off
+                  Cancel the lesson
                 </Menu.Item>
               )}
               <Menu.Item disabled={lesson.plan === null} onClick={() => void saveLesson(lesson, nameOf)}>
@@ -159,7 +159,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
             to={paths.lesson(lesson.id)}
             leftSection={<IconPlayerPlay size={20} aria-hidden />}
           >
-            {isStarted ? "To the hall" : "Start the lesson"}
+            {isStarted ? "Go to the hall" : "Start the lesson"}
           </Button>
         </Group>
       </header>
@@ -274,7 +274,7 @@ function SavedNote({ save }: Pick<PlanDeskProps, "save">) {
       <Text c="red" role="alert">
         {isOld ? "Somebody else changed this plan meanwhile." : save.error.message}{" "}
         <Button variant="default" size="compact-md" onClick={() => window.location.reload()}>
-          {isOld ? "Load theirs" : "Load it anew"}
+          {isOld ? "Load theirs" : "Reload it"}
         </Button>
       </Text>
     );
@@ -299,7 +299,7 @@ function Bans({ asked, onAsk }: { readonly asked: Asked; readonly onAsk: (asked:
           rightSection={<IconX size={16} aria-hidden />}
           onClick={() => onAsk(withBan(asked, subject, false))}
         >
-          <span className={classes.said}>Let in again: </span>
+          <span className={classes.said}>Bring back: </span>
           {skillName(subject)}
         </Button>
       ))}

@@ -101,7 +101,7 @@ function Stock({ stock, onChange }: StockProps) {
           <ActionIcon
             variant="default"
             size="xl"
-            aria-label={`Take line ${place + 1} out`}
+            aria-label={`Remove line ${place + 1}`}
             onClick={() => onChange(stock.length === 1 ? null : stock.filter((_, at) => at !== place))}
           >
             <IconTrash size={20} />

@@ -166,7 +166,7 @@ function MarksForm({ lesson, plan, students, nameOf }: MarksFormProps) {
         void store();
       }}
     >
-      <Title order={2}>Type the marks back</Title>
+      <Title order={2}>Type in the marks</Title>
       <Text>
         One mark a turn, in order: M made it, N nearly, X not yet, a number in a row, or - for not done. For
         example: m n x 12 -
@@ -183,7 +183,7 @@ function MarksForm({ lesson, plan, students, nameOf }: MarksFormProps) {
               marks.ok
                 ? undefined
                 : marks.fault.code === "unknown"
-                  ? `“${marks.fault.mark}” is no mark.`
+                  ? `“${marks.fault.mark}” is not a mark.`
                   : `There are ${turns} turns, and more marks.`
             }
             onChange={(event) => {

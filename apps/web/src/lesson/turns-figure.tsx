@@ -30,15 +30,21 @@ export function TurnsFigure({ plan, way, startTime, nameOf }: TurnsFigureProps) 
           </text>
         ))}
         {bands.map(({ station, top, height: high }) => (
+          <rect
+            key={station}
+            x={0}
+            y={top}
+            width={width}
+            height={high}
+            className={classes.band}
+            data-odd={station % 2 === 1}
+          />
+        ))}
+        {coaches.map((path, coach) => (
+          <path key={coach} d={path} className={classes.coach} data-second={coach > 0} />
+        ))}
+        {bands.map(({ station, top }) => (
           <g key={station}>
-            <rect
-              x={0}
-              y={top}
-              width={width}
-              height={high}
-              className={classes.band}
-              data-odd={station % 2 === 1}
-            />
             <text x={6} y={top + 15} className={classes.station}>
               Station {station + 1}
             </text>
@@ -59,9 +65,6 @@ export function TurnsFigure({ plan, way, startTime, nameOf }: TurnsFigureProps) 
               );
             })}
           </g>
-        ))}
-        {coaches.map((path, coach) => (
-          <path key={coach} d={path} className={classes.coach} data-second={coach > 0} />
         ))}
         <g className={classes.lines}>
           {lines.map(({ id, path, spots: [first] }) => (

@@ -5,7 +5,7 @@ import type { ShownPlan } from "./shown.js";
 export const PICTURE = {
   /** Room for names before the first turn. */
   names: 150,
-  turn: 170,
+  turn: 140,
   /** Of a turn's width: where everybody is at their station; the rest is the way to the next. */
   stays: 0.72,
   /** From one line to the next. */

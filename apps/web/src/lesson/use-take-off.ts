@@ -22,7 +22,7 @@ export function useTakeOff() {
     client.removeQueries({ queryKey: ["lessons", lesson.id] });
     await navigate(paths.today);
     await readLessons();
-    offerUndo(`“${lesson.title}” is taken off.`, () => {
+    offerUndo(`“${lesson.title}” is cancelled.`, () => {
       void post("/lessons", { lessons: [lesson] }).then(readLessons, tellFault);
     });
   };

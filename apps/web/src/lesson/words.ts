@@ -54,7 +54,7 @@ export function faultWords(fault: ClassFault, nameOf: (id: string) => string): s
         ? "The floor has no room for one jumper’s clear circle. Check its measures."
         : `The floor holds ${fault.holds} students who take turns in pairs, each jumper with a clear circle. Split the class, or use a larger floor.`;
     case "nothing-open":
-      return `Nothing that is not left out may be done by ${names(fault.students)}. Let something in again.`;
+      return `Nothing that is not left out may be done by ${names(fault.students)}. Bring something back.`;
     case "pin-refused":
       return `${nameOf(fault.pin.student)} cannot be at station ${fault.pin.station + 1} in turn ${fault.pin.rotation + 1}: what is done there is locked or left out for them. They are where the plan has them.`;
     case "coach-missing":

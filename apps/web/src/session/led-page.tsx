@@ -41,7 +41,7 @@ export function LedPage() {
     return (
       <Fault title="No session is held">
         A session is begun on the student’s session page; one that was begun more than twelve hours ago is put
-        away. <Link to={paths.studentPage(studentId, "session")}>To the session</Link>
+        away. <Link to={paths.studentPage(studentId, "session")}>Go to the session</Link>
       </Fault>
     );
   }
@@ -71,7 +71,7 @@ export function LedPage() {
       {block === null && (
         <div className={classes.over}>
           <Link to={paths.student(studentId)} className={floorClasses.leave} onClick={session.end}>
-            Put it away, and to the strands
+            Close it, and go to the strands
           </Link>
         </div>
       )}
@@ -114,7 +114,7 @@ function Now({ studentId, session, block }: NowProps) {
             <p className={floorClasses.cue}>{planReasonWords({ code: isWarm ? "warm-up" : "cool-down" })}</p>
             {isWarm && (
               <p className={floorClasses.caution}>
-                <strong>Care</strong> {CAUTIONS.surface}
+                <strong>Take care</strong> {CAUTIONS.surface}
               </p>
             )}
           </div>
@@ -125,7 +125,7 @@ function Now({ studentId, session, block }: NowProps) {
           ? next === undefined
             ? "End the session"
             : `Done; next: ${next.name}`
-          : `To the floor: ${block.name}`}
+          : `Go to the floor: ${block.name}`}
         <kbd>Enter</kbd>
       </button>
     </>

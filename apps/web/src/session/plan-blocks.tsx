@@ -25,6 +25,7 @@ import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { capital, wholeWords } from "../app/words.js";
 import { blockPath, comboOf } from "../led/index.js";
+import { SkillBead } from "../students/index.js";
 import {
   banned,
   blockKey,
@@ -36,7 +37,7 @@ import {
   startsOf,
   type PlanAsked,
 } from "./plan-asked.js";
-import { beyondWords, blockName, leavingWords, PHASE_NAMES, planReasonWords } from "./plan-words.js";
+import { beyondWords, blockName, PHASE_NAMES, planReasonWords, worthWords } from "./plan-words.js";
 import classes from "./session-page.module.css";
 
 export interface AskingProps {
@@ -150,16 +151,22 @@ function Block(props: BlockProps) {
       <div className={classes.what}>
         <span className={classes.phase}>{PHASE_NAMES[phase]}</span>
         <Title order={2} className={classes.name}>
+          {!isFixed && <SkillBead studentId={props.studentId} subject={subject} size={32} />}
           {capital(blockName(block))}
         </Title>
         <span>
           {drillOfWords(subject, side, drill)}
-          {sets > 1 && `, ${sets} sets`}, {minutes} min{rest > 0 && ` with ${rest} min of rest`},{" "}
-          {wholeWords(landings)} landings
+          {sets > 1 && `, ${sets} sets`}
         </span>
+        <ul className={classes.figures}>
+          <li>{minutes} min</li>
+          {rest > 0 && <li>{rest} min of it rest</li>}
+          <li>{wholeWords(landings)} landings</li>
+          {leaving !== null && <li>{worthWords(leaving)}</li>}
+        </ul>
         <span className={classes.why}>
           {planReasonWords(reason)}
-          {chance !== null && ` It comes off ${oddsWords(chance)}.`} {leavingWords(leaving)}
+          {chance !== null && ` It comes off ${oddsWords(chance)}.`}
           {after !== null && ` Then: ${drillOfWords(subject, side, after)}.`}
         </span>
         {mindIn(block).map((code) => (
@@ -220,12 +227,13 @@ function Tools({ studentId, block, above, below, onMove, asked, onAsk }: BlockPr
   const isChosen = phase !== "no-landing" && phase !== "conditioning";
   return (
     <div className={classes.tools}>
-      <Button component={Link} to={floor} size="sm">
-        To the floor
+      <Button component={Link} to={floor} size="sm" variant="default">
+        Go to the floor<span className={classes.hidden}>: {name}</span>
       </Button>
       {isChosen && (
         <Button
-          variant="default"
+          variant="subtle"
+          px="xs"
           size="sm"
           aria-pressed={isPinned}
           leftSection={isPinned ? <IconPinFilled size={18} aria-hidden /> : <IconPin size={18} aria-hidden />}
@@ -235,14 +243,14 @@ function Tools({ studentId, block, above, below, onMove, asked, onAsk }: BlockPr
           <span className={classes.hidden}> {name}</span>
         </Button>
       )}
-      <Button variant="default" size="sm" onClick={() => onAsk(banned(asked, key, true))}>
+      <Button variant="subtle" px="xs" size="sm" onClick={() => onAsk(banned(asked, key, true))}>
         Not today<span className={classes.hidden}>: {name}</span>
       </Button>
       <span className={classes.small}>
         {small
           .filter(({ isSet }) => isChosen || !isSet)
           .map(({ label, Icon, act }) => (
-            <ActionIcon key={label} variant="default" size={36} aria-label={label} onClick={act}>
+            <ActionIcon key={label} variant="subtle" size={36} aria-label={label} onClick={act}>
               <Icon size={18} aria-hidden />
             </ActionIcon>
           ))}

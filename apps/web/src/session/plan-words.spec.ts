@@ -2,11 +2,11 @@ import { describe, expect, it } from "@jest/globals";
 import { BEYONDS, PHASES, type LeftOutWhy, type PlanNote, type PlanReason } from "@mirrup/core/planning";
 import {
   beyondWords,
-  leavingWords,
   leftOutWords,
   noteWords,
   PHASE_NAMES,
   planReasonWords,
+  worthWords,
 } from "./plan-words.js";
 
 /** A sentence that somebody can read: it begins large or with a number, ends in a stop, and holds no code's own word. */
@@ -48,10 +48,9 @@ describe("a block of a plan in words", () => {
     );
   });
 
-  it("says what leaving it out would cost, and that it would cost nothing", () => {
-    expect(leavingWords(null)).toBe("");
-    expect(leavingWords(0)).toBe("It could be left out at no cost.");
-    expect(leavingWords(3.456)).toBe("Leaving it out would cost 3.5.");
+  it("says what it is worth, and that nothing would be lost without it", () => {
+    expect(worthWords(0)).toBe("can be left out");
+    expect(worthWords(3.456)).toBe("worth 3.5");
   });
 });
 

@@ -104,12 +104,9 @@ export function beyondWords(beyond: readonly Beyond[]): string | null {
     : `Kept as you said, though ${listWords(beyond.map((one) => BEYOND_WORDS[one]))}.`;
 }
 
-/** What leaving a block out would cost. */
-export function leavingWords(leaving: number | null): string {
-  if (leaving === null) return "";
-  return leaving > 0
-    ? `Leaving it out would cost ${leaving.toFixed(1)}.`
-    : "It could be left out at no cost.";
+/** What a block is worth to the plan: what leaving it out would cost. */
+export function worthWords(leaving: number): string {
+  return leaving > 0 ? `worth ${leaving.toFixed(1)}` : "can be left out";
 }
 
 export function noteWords(note: PlanNote): string {
@@ -121,7 +118,7 @@ export function noteWords(note: PlanNote): string {
     case "empty":
       return note.why === "landings"
         ? `${minutesWords(note.minutes)} left, and the legs have had enough: count for a partner, call a combo out, watch the others.`
-        : `${minutesWords(note.minutes)} left, and nothing more is open. Let something in again, set a goal, or plan a shorter session.`;
+        : `${minutesWords(note.minutes)} left, and nothing more is open. Bring something back, set a goal, or plan a shorter session.`;
   }
 }
 

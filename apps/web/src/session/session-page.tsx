@@ -138,7 +138,7 @@ export function SessionPage() {
             ))}
           </ul>
           <Text size="sm" className={classes.weights}>
-            What leaving a block out would cost is by the plan’s own weights: a drill at its gate is worth{" "}
+            What a block is worth is what the plan would lose without it. A drill at its gate is worth{" "}
             {PLAN_WEIGHTS.reason["near-gate"]}, a review {PLAN_WEIGHTS.reason.review}.
           </Text>
           <Blocks studentId={studentId} plan={plan.data} done={done.data ?? []} asked={asked} onAsk={ask} />
@@ -170,7 +170,7 @@ function Begin({
   if (led !== null && blockNow(led) !== null)
     return (
       <Button component={Link} to={paths.led(studentId)} size="md">
-        On with the session
+        Go on with the session
       </Button>
     );
   return (
@@ -197,7 +197,7 @@ function Sum({ plan, asked }: { readonly plan: StudentPlan; readonly asked: Plan
   const work = blocks.filter((block) => !isEasyPhase(block.phase));
   if (asked.minutes === 0) return "There are no minutes to plan. Choose how long the session is.";
   if (work.length === 0)
-    return "Nothing fits these minutes and what was left out. Let something in again, or take longer.";
+    return "Nothing fits these minutes and what was left out. Bring something back, or take longer.";
   const many = multiples > 0 ? `, ${wholeWords(multiples)} of them multiples` : "";
   return (
     <>
@@ -229,7 +229,7 @@ function Bans({ asked, onAsk }: AskingProps) {
           rightSection={<IconX size={16} aria-hidden />}
           onClick={() => onAsk(banned(asked, side, false))}
         >
-          <span className={classes.hidden}>Let in again: </span>
+          <span className={classes.hidden}>Bring back: </span>
           {keyName(side)}
         </Button>
       ))}
@@ -251,7 +251,7 @@ function LeftOut({ plan, asked, onAsk }: AskingProps & { readonly plan: StudentP
               <strong>{capital(subjectName(subject, side))}</strong>: {leftOutWords(why)}.
               {why.code === "less-useful" && !asked.pin.includes(key) && (
                 <Button variant="default" size="compact-md" onClick={() => onAsk(pinned(asked, key, true))}>
-                  Take it in<span className={classes.hidden}>: {subjectName(subject, side)}</span>
+                  Add it to the plan<span className={classes.hidden}>: {subjectName(subject, side)}</span>
                 </Button>
               )}
             </li>

@@ -18,7 +18,7 @@ import {
   subjectName,
   wholeWords,
 } from "../app/words.js";
-import { weeksQuery } from "../students/index.js";
+import { SkillBead, weeksQuery } from "../students/index.js";
 import { WeeksFields } from "../app/weeks-fields.js";
 import shared from "../app/weeks.module.css";
 import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "../app/weeks-asked.js";
@@ -141,6 +141,7 @@ function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
                 .filter(({ tries }) => tries >= LEAST_SHOWN)
                 .map(({ subject, side, tries, finishes }) => (
                   <li key={`${subject}:${side}`}>
+                    <SkillBead studentId={studentId} subject={subject} size={22} />
                     <Link to={paths.floor(studentId, subject, side)}>
                       {capital(subjectName(subject, side))}
                     </Link>

@@ -70,7 +70,7 @@ function Students({ students, isNext }: PeopleProps) {
       )}
       <NamesForm known={students.map(({ name }) => name)} leads={isNext} />
       <Text size="sm" className={classes.quiet}>
-        Birth years, heights and ropes can wait; each student’s record has room for them. Have you a table?{" "}
+        Birth years, heights and ropes can wait; each student’s record has room for them. Do you have a table?{" "}
         <Link to={paths.importing}>Bring the students in from a file</Link>.
       </Text>
     </>

@@ -148,7 +148,7 @@ export function DecideForm({ studentId, item }: DecideFormProps) {
           {kind === "clear" ? "Clear" : kind === "reopen" ? "Reopen" : "Set"}
         </Button>
         <Button variant="default" size="compact-md" onClick={() => setKind(null)}>
-          Leave it
+          Cancel
         </Button>
         {kind === "override" && (
           <Button

@@ -34,9 +34,9 @@ export function Filters({ filter, onChange }: FiltersProps) {
   const options = <T extends string>(values: readonly T[], words: Readonly<Record<T, string>>) =>
     values.map((value) => ({ value, label: words[value] }));
   return (
-    <div className={classes.filters} role="group" aria-label="What is brought out">
+    <div className={classes.filters} role="group" aria-label="Which skills are shown">
       <NativeSelect
-        aria-label="Bring out"
+        aria-label="Show"
         size="sm"
         data={options(BROUGHT_OUT, OUT_WORDS)}
         value={filter.out}

@@ -83,7 +83,7 @@ export function PathPanel({ studentId, goal, onClose }: PathPanelProps) {
           </Text>
           <Title order={2}>{capital(goalWords(goal))}</Title>
         </div>
-        <CloseButton size="xl" aria-label="Put the path away" onClick={onClose} />
+        <CloseButton size="xl" aria-label="Close the path" onClick={onClose} />
       </Group>
       {path.isError && <Text role="alert">{path.error.message}</Text>}
       {path.isPending && <Skeleton height={200} mt="sm" />}

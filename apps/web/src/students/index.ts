@@ -20,6 +20,7 @@ export {
 } from "./queries.js";
 export { LastSets } from "./last-sets.js";
 export { MissMap } from "./miss-map.js";
+export { SkillBead } from "./skill-bead.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";
 export { useSettings } from "./use-settings.js";

@@ -80,7 +80,7 @@ function ChangePassword() {
   return (
     <form className={classes.form} onSubmit={form.onSubmit((values) => void change(values))}>
       <PasswordInput
-        label="Present password"
+        label="Current password"
         autoComplete="current-password"
         size="md"
         w={240}

@@ -62,7 +62,7 @@ export function Mail() {
       <Title order={2}>Outbox</Title>
       <Text className={classes.quiet} mb="sm">
         {isSent
-          ? "Letters leave by your mail server. Hand on yourself what it would not take."
+          ? "Letters leave by your mail server. Pass on yourself what it did not accept."
           : "Mirrup sends no mail of its own. Hand these letters on yourself, or set a mail server (see the README)."}
       </Text>
       {mail.isPending && <Skeleton height={60} />}

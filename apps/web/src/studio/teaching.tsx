@@ -149,7 +149,7 @@ function School({ studio, isOwner }: SchoolProps) {
                 stop();
               }}
             >
-              Leave it
+              Cancel
             </Button>
           </Group>
         </Alert>

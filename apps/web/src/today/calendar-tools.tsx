@@ -56,7 +56,7 @@ export function CalendarTools({ today, students, mayTeach }: CalendarToolsProps)
       if (!read.ok) throw new Error(read.message);
       const many = read.lessons.length === 1 ? "1 lesson is" : `${read.lessons.length} lessons are`;
       const left = read.unread === 0 ? "" : ` ${read.unread} events without a readable day were left out.`;
-      await take(read.lessons, `${many} taken over from the calendar.${left}`);
+      await take(read.lessons, `${many} added from the calendar.${left}`);
     },
     onError: tellFault,
   });
@@ -67,7 +67,7 @@ export function CalendarTools({ today, students, mayTeach }: CalendarToolsProps)
       if (!read.ok) throw new Error(read.message);
       const { lesson, unknown } = read;
       const left = unknown.length === 0 ? "" : ` Not in this studio, and left out: ${listWords(unknown)}.`;
-      if (await take([lesson], `The plan “${lesson.title}” is taken over, for today.${left}`)) {
+      if (await take([lesson], `The plan “${lesson.title}” was added, for today.${left}`)) {
         await navigate(paths.lessonPlan(lesson.id));
       }
     },

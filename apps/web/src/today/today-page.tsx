@@ -253,7 +253,7 @@ function OutOfTurn({
       label="Plan a class out of turn, for today"
       className={classes.pick}
       size="md"
-      placeholder="Whose"
+      placeholder="Which group"
       disabled={isPending}
       value={null}
       data={[

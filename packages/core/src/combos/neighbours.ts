@@ -20,7 +20,7 @@ export interface NeighbourLink {
 
 export interface Neighbour {
   readonly score: string;
-  /** Skills of the catalogue that it is; none for a trick of nobody's. */
+  /** Skills of the catalogue that it is; none for a move without a name. */
   readonly skills: readonly string[];
   /** Its links that are in no score that the student knows. */
   readonly newLinks: readonly NeighbourLink[];

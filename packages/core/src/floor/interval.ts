@@ -200,7 +200,7 @@ function shifted(clock: RunningClock, seconds: number): RunningClock {
   return { ...clock, startedAt: clock.startedAt - 1000 * seconds };
 }
 
-/** On to the next stretch. */
+/** Skip to the next stretch. */
 export function skipped(clock: RunningClock, now: number): RunningClock {
   const moment = momentAt(clock.stretches, elapsedAt(clock, now));
   return moment === null ? clock : shifted(clock, moment.left);

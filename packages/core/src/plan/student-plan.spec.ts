@@ -446,7 +446,7 @@ describe("a plan that was changed by hand", () => {
   });
 });
 
-describe("a kept combo in a plan", () => {
+describe("a saved combo in a plan", () => {
   const combo = (id: string, status: PlanCombo["status"], text = "o sr o xr o"): PlanCombo => ({
     ...{ id, name: id, side: "right", parts: partsOf(text), status, cleanChance: 0.5 },
   });
