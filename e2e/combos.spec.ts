@@ -101,7 +101,7 @@ test("a combo is built with a faulty join, mended, kept, learned on the floor, c
   await expect(page.getByRole("heading", { name: "Cleared" })).toBeVisible();
   await page.getByRole("link", { name: "Leave the floor" }).click();
   await expect(learn).toContainText("Amara Thistle: cleared as written.");
-  await expect(learn).toContainText("missed 1 times in the whole");
+  await expect(learn).toContainText("missed 1 time in the whole");
 
   // The call sheet, and the click track, which is read back.
   const sheet = page.getByRole("region", { name: "Call sheet" });
@@ -191,7 +191,7 @@ test("bad files and scores are told, and nothing on the bench is lost", async ({
   const give = (name: string, text: string) =>
     file.setInputFiles({ name, mimeType: "application/octet-stream", buffer: Buffer.from(text) });
   await give("half.json", '{"format":"mirrup-combo","ver');
-  await told("This file is not whole");
+  await told("This file is incomplete");
   await give("noise.mid", `MThd${"\u0000\u0001".repeat(40)}`);
   await told(/This MIDI file (is damaged|holds no combo)/);
   await give("faulty.txt", "o sr ?");
@@ -268,7 +268,7 @@ test("the shelf: a combo within a combo, renamed, taken off and brought back; a 
   await page.getByRole("button", { name: "Rename" }).click();
   await expect(page.getByRole("heading", { name: "Nine", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Remove from the shelf" }).click();
-  await expect(page.getByText("“Nine” is off the shelf.")).toBeVisible();
+  await expect(page.getByText("“Nine” was removed from the shelf.")).toBeVisible();
   const kept = page.getByRole("region", { name: "Saved combos" });
   await expect(kept.getByRole("link", { name: "Easy eight" })).toBeVisible();
   await expect(kept.getByRole("link", { name: "Nine" })).toBeHidden();

@@ -13,16 +13,17 @@ import {
   type SideName,
 } from "@mirrup/core";
 import { evidenceOf } from "@mirrup/core/teaching";
+import { counted } from "./plural.js";
 import { SYLLABUS } from "./syllabus.js";
 import { capital, listWords, subjectName } from "./words.js";
 
 /** How many bounces stand between two tries: `4 bounces between`, `no bounce between`. */
 export function spacingWords(spacing: number): string {
-  return spacing === 0 ? "no bounce between" : `${spacing} ${spacing === 1 ? "bounce" : "bounces"} between`;
+  return spacing === 0 ? "no bounce between" : `${counted(spacing, "bounce")} between`;
 }
 
 function triesWords(count: number): string {
-  return count === 1 ? "1 try" : `${count} tries`;
+  return counted(count, "try", "tries");
 }
 
 /** What is done and how much of it: `one, then bounce, 5 tries`. */
@@ -43,13 +44,13 @@ export function drillWords(drill: Drill): string {
     case "rounds":
     case "tens":
     case "side-to-side":
-      return `${name}, ${drill.rounds} rounds`;
+      return `${name}, ${counted(drill.rounds, "round")}`;
     case "spaced":
       return `${spacingWords(drill.spacing)}, ${triesWords(drill.count)}`;
     case "link":
       return `${name}, ${spacingWords(drill.spacing)}`;
     case "part-counts":
-      return `${name}, ${drill.count} goes`;
+      return `${name}, ${counted(drill.count, "go", "goes")}`;
     case "faster":
     case "tempo-shadow":
       return `${name} (${Math.round(100 * drill.tempoShare)}% of its tempo), ${triesWords(drill.count)}`;

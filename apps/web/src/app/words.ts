@@ -13,6 +13,7 @@ import type {
   TriesLeft,
   WeekLoad,
 } from "@mirrup/core/teaching";
+import { counted, pluralOf } from "./plural.js";
 
 const percent = new Intl.NumberFormat("en", { style: "percent", maximumFractionDigits: 0 });
 const list = new Intl.ListFormat("en", { type: "conjunction" });
@@ -168,12 +169,15 @@ export function suggestionWords(suggestion: Suggestion): { readonly title: strin
       };
     case "fix": {
       const { name, cause, cue } = FAULTS[suggestion.fault];
-      return { title: `Say: ${cue}`, why: `${capital(name)}, ${suggestion.times} times. ${cause}` };
+      return {
+        title: `Say: ${cue}`,
+        why: `${capital(name)}, ${counted(suggestion.times, "time")}. ${cause}`,
+      };
     }
     case "rope-length":
       return {
         title: "Check the rope’s length",
-        why: `${suggestion.misses} trips with no single cause: the rope is the first thing to look at.`,
+        why: `${counted(suggestion.misses, "trip")} with no single cause: the rope is the first thing to look at.`,
       };
     case "sibling":
       return {
@@ -216,7 +220,7 @@ export function missMapWords({ turns, unplaced }: MissMap, all: number): string 
     .filter((turn) => turn.misses > 0)
     .map(({ turn, misses }) => `${misses} at turn ${turn}`);
   const placed = all - unplaced;
-  return `${placed} of the last ${all} misses ${placed === 1 ? "has" : "have"} a place: ${listWords(places)}.`;
+  return `${placed} of the last ${all} misses ${pluralOf(placed, "has", "have")} a place: ${listWords(places)}.`;
 }
 
 const whole = new Intl.NumberFormat("en", { maximumFractionDigits: 0 });

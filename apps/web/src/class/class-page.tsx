@@ -5,6 +5,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { Suspense, useCallback, useMemo, useState } from "react";
 import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -90,7 +91,7 @@ export function ClassPage() {
         <div>
           <Title order={1}>{group?.name ?? "Everybody"}</Title>
           <Text className={classes.quiet}>
-            {[group === undefined ? "" : meetingWords(group), `${present.length} students`]
+            {[group === undefined ? "" : meetingWords(group), counted(present.length, "student")]
               .filter(Boolean)
               .join(". ")}
             {group?.archived === true && ". Archived."}

@@ -6,6 +6,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { isProblem } from "../app/api.js";
 import { oddsWords } from "../app/drill-words.js";
 import { failureOf } from "../app/failure.js";
@@ -139,7 +140,7 @@ function Weeks({ view, isOld, onAsk }: WeeksProps) {
           <li key={start} className={shared.week}>
             <Title order={3}>Week of {daysWords(start)}</Title>
             <span className={shared.quiet}>
-              {lessons.length} {lessons.length === 1 ? "lesson" : "lessons"}
+              {counted(lessons.length, "lesson")}
               {isTaper && ", half of the usual: the week before goes easy"}
             </span>
             <ul>

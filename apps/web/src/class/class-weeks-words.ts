@@ -1,5 +1,6 @@
 import type { ClassWeeksView } from "@mirrup/contract";
 import type { ClassGive, ClassWeek, Outlook } from "@mirrup/core/planning";
+import { counted, pluralOf } from "../app/plural.js";
 import { oddsWords } from "../app/drill-words.js";
 import { capital, dateWords, listWords, skillName } from "../app/words.js";
 
@@ -16,14 +17,14 @@ export function readyWords({ students, likely, chanceOfAll, until }: ClassWeeksV
   const many = students.length;
   const by = `by ${dateWords(until)}`;
   if (many === likely && students.every((one) => one.outlook === "there")) return "Everybody is ready.";
-  const are = likely === 1 ? "is" : "are";
+  const are = pluralOf(likely, "is", "are");
   return `${likely} of ${many} ${are} likely to be ready ${by}. All of them: ${oddsWords(chanceOfAll)}.`;
 }
 
 export function classGiveWords(give: ClassGive): string {
   const so = `${give.likely} likely to be ready`;
   return give.code === "lessons"
-    ? `${give.aWeek} lessons a week: ${so} by then`
+    ? `${counted(give.aWeek, "lesson")} a week: ${so} by then`
     : `Until ${dateWords(give.until)} instead: ${so}`;
 }
 

@@ -6,6 +6,7 @@ import { Button, Group, Text, TextInput } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
+import { counted } from "../app/plural.js";
 import { post } from "../app/api.js";
 import { useUnsaved, useUnsavedText } from "../device/index.js";
 import { readAnew } from "../app/read-anew.js";
@@ -51,7 +52,7 @@ function useTicks(onDone: () => void) {
     const stored = await send.mutateAsync(requests).catch(() => null);
     if (stored === null) return;
     onDone();
-    const done = requests.length === 1 ? "1 tick is" : `${requests.length} ticks are`;
+    const done = counted(requests.length, "tick is", "ticks are");
     offerUndo(`${done} cleared by hand.`, () =>
       send.mutate(
         requests.map((one) => ({
@@ -151,7 +152,7 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
               loading={isPending}
               onClick={() => void log(ticks, words)}
             >
-              {ticks.length === 1 ? "Clear 1 tick" : `Clear ${ticks.length} ticks`}
+              Clear {counted(ticks.length, "tick")}
             </Button>
           </>
         )}

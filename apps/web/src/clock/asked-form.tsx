@@ -1,6 +1,7 @@
 import { INTERVALS } from "@mirrup/catalogue";
 import { clockSeconds, type Stretch } from "@mirrup/core/teaching";
 import { Button, MultiSelect, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import { counted, pluralOf } from "../app/plural.js";
 import { leftWords } from "../app/left-words.js";
 import { listWords } from "../app/words.js";
 import { floorClasses } from "../floor/index.js";
@@ -158,7 +159,7 @@ export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther 
             ? "Reading what is cleared …"
             : pool.length === 0
               ? "Nothing is cleared yet that could be called. Choose work and rest."
-              : `Of ${pool.length} sides that are cleared. `}
+              : `Of ${counted(pool.length, "side")} that ${pluralOf(pool.length, "is", "are")} cleared. `}
           {leftOut.length > 0 &&
             `Not among them, since they cannot be repeated: ${listWords(leftOut.slice(0, 5))}. `}
           {stretches.length > 0 && (

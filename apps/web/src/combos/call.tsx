@@ -4,6 +4,7 @@ import { callSheet, COUNTS_A_GROUP, onSide, comboText, type ComboPart } from "@m
 import { Button, Title } from "@mantine/core";
 import { IconPrinter, IconVolume } from "@tabler/icons-react";
 import { useState } from "react";
+import { counted } from "../app/plural.js";
 import { skillName } from "../app/words.js";
 import { CallOut, useTempo } from "../floor/index.js";
 import { useVoice } from "../voice/index.js";
@@ -56,8 +57,8 @@ export function Call({ parts, side, names, accepted = settingValue("fused-forms"
       </div>
       {refused.length > 0 && (
         <p className={classes.failing}>
-          {refused.length === 1 ? "One form" : `${refused.length} forms`} in it would not count here: agree on
-          the forms first, or change what counts under Studio.
+          {counted(refused.length, "form")} in it would not count here: agree on the forms first, or change
+          what counts under Studio.
         </p>
       )}
       <table className={classes.sheet}>

@@ -3,6 +3,7 @@ import { gateTarget, scoreOf } from "@mirrup/core";
 import { comboText, measureCombo, type ComboPart } from "@mirrup/core/combos";
 import { COMBO_GATE } from "@mirrup/core/teaching";
 import type { ReactNode } from "react";
+import { counted } from "../app/plural.js";
 import { STATUS_NAMES } from "../app/words.js";
 import { Bead, codedBead } from "../beads/index.js";
 import classes from "./combos.module.css";
@@ -53,7 +54,8 @@ export function ComboCard({ title, parts, note, standings = [], children }: Comb
       </div>
       <code className={classes.score}>{text}</code>
       <p className={classes.quiet}>
-        {counts} counts, {handMoves} hand moves{highest > 1 ? `, up to ${highest} turns in a jump` : ""}
+        {counted(counts, "count")}, {counted(handMoves, "hand move")}
+        {highest > 1 ? `, up to ${highest} turns in a jump` : ""}
         {note === undefined || note === "" ? "" : `. ${note}`}
       </p>
       {children !== undefined && <div className={classes.cardTools}>{children}</div>}

@@ -10,6 +10,7 @@ import {
 import { isMet } from "@mirrup/core/teaching";
 import { CATALOGUE } from "@mirrup/catalogue";
 import { useMemo } from "react";
+import { counted, pluralOf } from "../app/plural.js";
 import { linkWords, wholeWords } from "../app/words.js";
 import classes from "./bench.module.css";
 import type { ComboStudent } from "./combo-student.js";
@@ -68,8 +69,7 @@ export function Figures({ score, measures, tempo, dominant, student }: FiguresPr
       {link !== undefined && link.cost > 0 && (
         <p>
           <strong>Tightest link:</strong> {linkWords(arms(link.from), arms(link.to))} at count{" "}
-          {link.to.beat + 1}: {link.cost} hand {link.cost === 1 ? "move" : "moves"} in{" "}
-          {Math.round(link.window * 1000)} ms.
+          {link.to.beat + 1}: {counted(link.cost, "hand move")} in {Math.round(link.window * 1000)} ms.
           {student !== undefined &&
             (isBeyond
               ? ` That is ${one.format(demand / limit)} times as quick as anything ${student.name} has cleared.`
@@ -78,7 +78,7 @@ export function Figures({ score, measures, tempo, dominant, student }: FiguresPr
       )}
       {rateJumps.length > 0 && (
         <p>
-          <strong>The turn rate jumps</strong> at {rateJumps.length === 1 ? "count" : "counts"}{" "}
+          <strong>The turn rate jumps</strong> at {pluralOf(rateJumps.length, "count")}{" "}
           {rateJumps
             .slice(0, 8)
             .map(({ beat, from, to }) => `${beat + 1} (${Math.round(from)} to ${Math.round(to)})`)
@@ -114,11 +114,10 @@ export function CountsGrid({ score }: { readonly score: Score }) {
           ))}
         </ol>
       ))}
-      {left > 0 && <p>And {left} counts more.</p>}
+      {left > 0 && <p>And {counted(left, "count")} more.</p>}
       {calls.length % 4 !== 0 && (
         <p className={classes.quiet}>
-          {calls.length % 4 === 1 ? "One count" : `${calls.length % 4} counts`} over a four: music counts in
-          fours and eights.
+          {counted(calls.length % 4, "count")} over a four: music counts in fours and eights.
         </p>
       )}
     </div>

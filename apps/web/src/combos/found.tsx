@@ -5,6 +5,7 @@ import { Button, Group } from "@mantine/core";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
+import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { usePaths } from "../app/paths.js";
 import { offerUndo } from "../app/undo.js";
@@ -62,7 +63,7 @@ export function Found({ combos, names, tempo }: FoundProps) {
         const done =
           list.length === 1
             ? `“${first?.name ?? ""}” is on the shelf.`
-            : `${list.length} combos are on the shelf.`;
+            : `${counted(list.length, "combo is", "combos are")} on the shelf.`;
         offerUndo(done, () => stored.forEach((combo) => takeOff(combo, () => undefined)));
       },
     });

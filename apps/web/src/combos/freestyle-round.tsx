@@ -1,6 +1,7 @@
 import type { Freestyle } from "@mirrup/core/combos";
 import { Title } from "@mantine/core";
 import { Link } from "react-router";
+import { counted } from "../app/plural.js";
 import { usePaths } from "../app/paths.js";
 import { listWords, skillName } from "../app/words.js";
 import classes from "./freestyle.module.css";
@@ -24,8 +25,7 @@ export function FreestyleRound({ plan, seconds, nameOf }: FreestyleRoundProps) {
   return (
     <section aria-label="The round">
       <Title order={2}>
-        {pieces.length} {pieces.length === 1 ? "combo" : "combos"} in {secondsWords(plan.seconds)} of{" "}
-        {secondsWords(seconds)}
+        {counted(pieces.length, "combo")} in {secondsWords(plan.seconds)} of {secondsWords(seconds)}
       </Title>
       {untouched.length > 0 && (
         <p className={classes.untouched}>

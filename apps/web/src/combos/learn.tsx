@@ -4,6 +4,7 @@ import { sidesOfScore } from "@mirrup/core/combos";
 import { Button, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { IconCheck } from "@tabler/icons-react";
 import { Link, useSearchParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
 import { drillWords, oddsWords } from "../app/drill-words.js";
@@ -109,7 +110,7 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
                 <span className={classes.quiet}>
                   {capital(drillWords(step.drill))}
                   {chances.has(step.id) && `; it comes off ${oddsWords(chances.get(step.id) ?? 0)}`}
-                  {step.misses > 0 && `; missed ${step.misses} times in the whole`}
+                  {step.misses > 0 && `; missed ${counted(step.misses, "time")} in the whole`}
                 </span>
               </div>
               {student !== undefined && standing?.status !== "locked" && (

@@ -19,6 +19,7 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { SYLLABUS } from "../app/syllabus.js";
 import { currentParams } from "../app/current-params.js";
 import { capital, keyName } from "../app/words.js";
@@ -276,7 +277,7 @@ export function MakePage() {
           {making.kind === "failed" && <Alert color="red">{making.message}</Alert>}
           {making.kind === "made" && making.made.ok && (
             <Title order={2}>
-              {found.length} {found.length === 1 ? "combo" : "combos"} for {makers?.name}
+              {counted(found.length, "combo")} for {makers?.name}
             </Title>
           )}
           {making.kind === "made" && making.made.ok && making.made.isShort && (

@@ -4,6 +4,7 @@ import { neighboursOf, partOfSkill, partsOfScore, scoreOfPart, type ComboPart } 
 import { isMet } from "@mirrup/core/teaching";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
+import { counted } from "../app/plural.js";
 import { linkWords, listWords, skillName } from "../app/words.js";
 import classes from "./bench.module.css";
 import type { ComboStudent } from "./combo-student.js";
@@ -48,7 +49,7 @@ export function Neighbours({ part, name, student, onTake }: NeighboursProps) {
             <li key={score}>
               <code>{score}</code>
               <span>
-                {what}, {handMoves} hand {handMoves === 1 ? "move" : "moves"}.{fresh}
+                {what}, {counted(handMoves, "hand move")}.{fresh}
               </span>
               <Button
                 size="xs"

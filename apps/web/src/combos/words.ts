@@ -11,6 +11,7 @@ import {
   type Loosening,
   type Repair,
 } from "@mirrup/core/combos";
+import { counted } from "../app/plural.js";
 import { keyName, listWords, subjectName } from "../app/words.js";
 
 /** Names of kept combos, by their key. */
@@ -149,7 +150,7 @@ export function stepName(step: LearningStep, links: ReadonlyMap<number, string>)
     case "link":
       return `Link: ${links.get(step.link ?? 0) ?? ""}`;
     case "built":
-      return `Built up: ${step.moves} moves`;
+      return `Built up: ${counted(step.moves, "move")}`;
     case "gap":
       return `Whole, closing ${links.get(step.link ?? 0) ?? ""}`;
     case "whole":

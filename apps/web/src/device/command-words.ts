@@ -1,4 +1,5 @@
 /** What waits on this device, in words. */
+import { counted } from "../app/plural.js";
 import { ATTENDANCE_NAMES } from "../app/attendance-names.js";
 import { decisionWords } from "../app/decision-words.js";
 import { dateTimeWords, listWords, subjectName } from "../app/words.js";
@@ -45,9 +46,9 @@ export function commandWords(command: Command, nameOf: NameOf): string {
 export function waitingWords(commands: readonly Pick<Command, "kind">[]): string {
   const sets = commands.filter(({ kind }) => kind === "set").length;
   const others = commands.length - sets;
-  const counted = [
-    ...(sets === 0 ? [] : [`${sets} ${sets === 1 ? "set" : "sets"}`]),
-    ...(others === 0 ? [] : [`${others} other ${others === 1 ? "thing" : "things"}`]),
+  const parts = [
+    ...(sets === 0 ? [] : [counted(sets, "set")]),
+    ...(others === 0 ? [] : [counted(others, "other thing")]),
   ];
-  return sets === 0 ? counted.join("").replace("other ", "") : listWords(counted);
+  return sets === 0 ? parts.join("").replace("other ", "") : listWords(parts);
 }

@@ -3,6 +3,7 @@ import { Button, Group, Modal, Stack, Text } from "@mantine/core";
 import { useDisclosure } from "@mantine/hooks";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { pluralOf } from "../app/plural.js";
 import { clockWords } from "./clock-words.js";
 import { commandWords, waitingWords } from "./command-words.js";
 import { outbox, startOutbox } from "./here.js";
@@ -20,7 +21,7 @@ export function OutboxNote() {
     client.getQueryData<StudentView>(["students", id])?.name ??
     "A student";
   const left = waitingWords(waiting.map((one) => one.command));
-  const attention = `${waitingWords(refused.map((one) => one.command))} ${refused.length === 1 ? "needs" : "need"} attention`;
+  const attention = `${waitingWords(refused.map((one) => one.command))} ${pluralOf(refused.length, "needs", "need")} attention`;
   const said = [
     ...(waiting.length > 0 ? [`${left} still to send`] : []),
     ...(refused.length > 0 ? [attention] : []),

@@ -2,6 +2,7 @@
 import type { ComboView, GroupView, StudentView } from "@mirrup/contract";
 import type { Skill } from "@mirrup/core";
 import Fuse from "fuse.js";
+import { counted } from "../app/plural.js";
 import { STUDENT_PAGE_NAMES, STUDENT_PAGES, type Paths } from "../app/paths.js";
 import { plain } from "../app/plain.js";
 import { capital, meetingWords } from "../app/words.js";
@@ -127,7 +128,7 @@ export function find(words: string, findable: Findable): ReadonlyMap<Kind, reado
       combos.filter(({ isRemoved }) => !isRemoved),
     ).map(({ id, name, parts }) => ({
       ...{ kind: "combo", name, to: paths.combo(id) },
-      about: parts.length === 1 ? "one part" : `${parts.length} parts`,
+      about: counted(parts.length, "part"),
     })),
     group: called(
       words,

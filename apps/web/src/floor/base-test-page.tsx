@@ -6,6 +6,7 @@ import { useDocumentTitle, useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
+import { pluralOf } from "../app/plural.js";
 import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -138,7 +139,7 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
       <p className={floor.drill}>
         {capital(subjectName(subject, side))}, {BASE.count} in a row.{" "}
         <strong>
-          {left < 0 ? "No miss was left." : `${left} more ${left === 1 ? "miss" : "misses"} allowed.`}
+          {left < 0 ? "No miss was left." : `${left} more ${pluralOf(left, "miss", "misses")} allowed.`}
         </strong>
       </p>
       <Counter floor={run} best={0} gate={null} />

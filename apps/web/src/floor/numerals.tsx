@@ -1,13 +1,14 @@
 import { DRILL_ROWS, doseOf, type Drill } from "@mirrup/core";
 import { secondsOf, type Run } from "@mirrup/core/teaching";
 import { useSyncExternalStore } from "react";
+import { counted } from "../app/plural.js";
 import { spacingWords } from "../app/drill-words.js";
 import classes from "./floor.module.css";
 import { countedAt } from "./floor-run.js";
 import type { FloorRun } from "./use-run.js";
 
 /** The largest numeral, the smaller one beside it, and both in words. */
-function counted(drill: Drill, run: Run, elapsed: number) {
+function tallyOf(drill: Drill, run: Run, elapsed: number) {
   const seconds = secondsOf(drill);
   const left = seconds === null ? 0 : Math.max(0, Math.ceil(seconds - elapsed));
   switch (DRILL_ROWS[drill.kind].measure) {
@@ -19,11 +20,11 @@ function counted(drill: Drill, run: Run, elapsed: number) {
       };
     case "clock":
       return drill.kind === "hold"
-        ? { large: left, small: "s left", words: `${left} seconds left` }
+        ? { large: left, small: "s left", words: `${counted(left, "second")} left` }
         : {
             large: run.clean,
             small: `of ${doseOf(drill)}, ${left} s left`,
-            words: `${run.clean} of ${doseOf(drill)}, ${left} seconds left`,
+            words: `${run.clean} of ${doseOf(drill)}, ${counted(left, "second")} left`,
           };
     case "in-a-row":
       return run.done >= run.asked
@@ -62,7 +63,7 @@ export function Numerals({ floor }: { readonly floor: FloorRun }) {
     useSyncExternalStore(floor.live.subscribe, floor.live.get),
     floor.drill,
   );
-  const { large, small, words } = counted(drill, run, elapsed);
+  const { large, small, words } = tallyOf(drill, run, elapsed);
   return (
     <p className={classes.numerals}>
       <span className={classes.done} aria-hidden>

@@ -4,6 +4,7 @@ import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
 import { useSessionStorage } from "@mantine/hooks";
 import { useState } from "react";
+import { counted } from "../app/plural.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { leftWords } from "../app/left-words.js";
 import type { RoundTask } from "../app/round-set.js";
@@ -167,8 +168,7 @@ function AnswerRow({ student, task, words, answer, onAnswer, held }: AnswerRowPr
 /** What comes along when a round is taken over; `own` answers have not left this device. */
 function alongWords(own: number): string {
   if (own === 0) return "Take over, and what is counted so far comes along.";
-  const answers =
-    own === 1 ? "One answer that was given here has" : `${own} answers that were given here have`;
+  const answers = counted(own, "answer that was given here has", "answers that were given here have");
   return `${answers} not reached them: take over to bring that together.`;
 }
 
@@ -235,7 +235,7 @@ function RoundHere({
   const answered = here.filter(({ id }) => round.answers[id] !== undefined || isHeld(id)).length;
   return (
     <main className={floor.floor}>
-      <FloorHeader to={back} title={title} sub={`${name}, ${students.length} students`}>
+      <FloorHeader to={back} title={title} sub={`${name}, ${counted(students.length, "student")}`}>
         {clockFrom !== null && round.sent === null && <Clock startedAt={clockFrom} seconds={seconds} />}
       </FloorHeader>
       {round.sent === null && (
@@ -382,9 +382,7 @@ function Outcome({ ids, students, asked, onAgain }: OutcomeProps) {
   const kept = refused.filter((one) => ids.includes(one.command.id));
   return (
     <div className={classes.outcome} role="status">
-      <h2>
-        {asked} {asked === 1 ? "set" : "sets"} of this round
-      </h2>
+      <h2>{counted(asked, "set")} of this round</h2>
       <p>
         {stored.length === ids.length
           ? "All of them are stored."

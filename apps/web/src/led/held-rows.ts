@@ -1,5 +1,6 @@
 /** What was planned of each block of a session, and what was done, in words. */
 import { isEasyPhase } from "@mirrup/core/planning";
+import { counted } from "../app/plural.js";
 import { drillOfWords } from "../app/drill-words.js";
 import type { Led, LedBlock } from "./led.js";
 
@@ -21,16 +22,14 @@ export function heldRows(led: Led): readonly HeldRow[] {
     return {
       ...{ key, name },
       planned: !isEasyPhase(block.phase)
-        ? `${what}${sets === 1 ? "1 set" : `${sets} sets`}, ${minutes} min`
+        ? `${what}${counted(sets, "set")}, ${minutes} min`
         : `${minutes} min`,
     };
   };
   const setsWords = (sets: Led["now"]["sets"]) => {
     const clean = sets.reduce((sum, set) => sum + set.clean, 0);
     const tries = sets.reduce((sum, set) => sum + set.tries, 0);
-    return sets.length === 0
-      ? null
-      : `${sets.length === 1 ? "1 set" : `${sets.length} sets`}, ${clean} clean of ${tries}`;
+    return sets.length === 0 ? null : `${counted(sets.length, "set")}, ${clean} clean of ${tries}`;
   };
   const said = (words: readonly (string | null)[]) => words.filter((one) => one !== null).join(", ");
   return [

@@ -7,6 +7,7 @@ import { useDocumentTitle, useLocalStorage, useStateHistory } from "@mantine/hoo
 import { IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
 import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { isStale } from "../app/api.js";
 import { failureOf } from "../app/failure.js";
@@ -234,8 +235,8 @@ function costOf(made: ClassPlan | undefined, before: number | undefined, isOld: 
   const lost = Math.round(before - made.useful);
   if (lost === 0) return "The last change costs no useful minutes.";
   return lost > 0
-    ? `The last change costs ${lost} useful ${lost === 1 ? "minute" : "minutes"}.`
-    : `The last change gives ${-lost} useful ${lost === -1 ? "minute" : "minutes"} more.`;
+    ? `The last change costs ${counted(lost, "useful minute")}.`
+    : `The last change gives ${counted(-lost, "useful minute")} more.`;
 }
 
 /** Keeps every plan that was made; the server's refusal is shown, and nothing is written over. */

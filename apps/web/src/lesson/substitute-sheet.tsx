@@ -3,6 +3,7 @@ import type { LessonView, SetRequest } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
 import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
 import { useState } from "react";
+import { counted } from "../app/plural.js";
 import { OnePage } from "../app/one-page.js";
 import { capital, dateWords, skillName } from "../app/words.js";
 import { saySets } from "../device/index.js";
@@ -194,11 +195,11 @@ function MarksForm({ lesson, plan, students, nameOf }: MarksFormProps) {
         ))}
       </div>
       <Button type="submit" size="md" disabled={sets.length === 0 || isFaulty}>
-        Store {sets.length} {sets.length === 1 ? "set" : "sets"}
+        Store {counted(sets.length, "set")}
       </Button>
       {stored !== null && (
         <Alert title="Stored" role="status">
-          {stored} sets are on this device and on their way to the log.
+          {counted(stored, "set is", "sets are")} on this device and on their way to the log.
         </Alert>
       )}
     </form>

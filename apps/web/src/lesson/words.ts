@@ -1,5 +1,6 @@
 /** What a class plan says, in words. */
 import type { ClassFault, ClassUse, Look, Place, RopeKind, RopeStock, Watch } from "@mirrup/core/planning";
+import { counted, pluralOf } from "../app/plural.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { lengthIn, listWords, reasonWords, wholeWords, type LengthUnit } from "../app/words.js";
 import type { LaidOut } from "./laid-out.js";
@@ -99,7 +100,7 @@ export const ROPE_KIND_NAMES: Readonly<Record<RopeKind, string>> = {
 
 /** `2 beaded of 240 cm`, `1 rope`. */
 export function ropeWords({ kind, lengthMm }: RopeStock, many: number, unit: LengthUnit): string {
-  const what = kind === null ? (many === 1 ? "rope" : "ropes") : ROPE_KIND_NAMES[kind];
+  const what = kind === null ? pluralOf(many, "rope") : ROPE_KIND_NAMES[kind];
   return `${many} ${what}${lengthMm === null ? "" : ` of ${lengthIn(lengthMm, unit)} ${unit}`}`;
 }
 
@@ -116,7 +117,7 @@ export function laidOutWords(
   return [
     lying.length === 0 ? [] : [lying.join(", ")],
     own.length === 0 ? [] : [`own: ${names(own)}`],
-    without === 0 ? [] : [`none for ${without === 1 ? "one pair" : `${without} pairs`}`],
+    without === 0 ? [] : [`none for ${counted(without, "pair")}`],
   ]
     .flat()
     .join("; ");

@@ -12,6 +12,7 @@ import { Button, Group, NumberInput, Skeleton, Text, Title } from "@mantine/core
 import { useHotkeys } from "@mantine/hooks";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { patch } from "../app/api.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -113,7 +114,7 @@ function Asking({ detail, background }: AskingProps) {
         <Text className={classes.quiet}>
           {asked === 0
             ? "A dozen skills are enough. Each is chosen for what its answer tells about the rest."
-            : `${asked} ${asked === 1 ? "skill" : "skills"} asked. About ${percentWords(right)} of all sides should be placed right by now.`}
+            : `${counted(asked, "skill")} asked. About ${percentWords(right)} of all sides should be placed right by now.`}
         </Text>
         {question === null ? (
           <>

@@ -4,6 +4,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { counted } from "../app/plural.js";
 import { post } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
 import { readAnew } from "../app/read-anew.js";
@@ -57,10 +58,7 @@ function Preview({ rows }: { readonly rows: readonly ReadRow[] }) {
 
 function Faults({ faults }: { readonly faults: readonly RowFault[] }) {
   return (
-    <Alert
-      color="yellow"
-      title={`${number.format(faults.length)} ${faults.length === 1 ? "place does" : "places do"} not fit`}
-    >
+    <Alert color="yellow" title={`${counted(faults.length, "place does", "places do")} not fit`}>
       <Text>Their lines are left out. Put them right in the file and choose it again, or go on without.</Text>
       <ul className={classes.faults}>
         {faults.slice(0, SHOWN_ROWS).map(({ line, column, message }) => (
@@ -148,7 +146,7 @@ export function ImportPage() {
         <>
           {roster.faults.length > 0 && <Faults faults={roster.faults} />}
           <Text role="status">
-            {number.format(roster.rows.length)} students read ({roster.encoding}).
+            {counted(roster.rows.length, "student")} read ({roster.encoding}).
             {roster.overlooked.length > 0 && ` Columns not understood: ${roster.overlooked.join(", ")}.`}
           </Text>
           {twins > 0 && (
@@ -177,7 +175,7 @@ export function ImportPage() {
               loading={take.isPending}
               onClick={() => take.mutate(chosen)}
             >
-              {chosen.length === 1 ? "Add 1 student" : `Add ${number.format(chosen.length)} students`}
+              Add {counted(chosen.length, "student")}
             </Button>
           </Group>
           {roster.rows.length > 0 && <Preview rows={roster.rows} />}

@@ -3,6 +3,7 @@ import { skillOf } from "@mirrup/core";
 import { isEasyPhase, type PlanBlock } from "@mirrup/core/planning";
 import { Button, Group, Text, Title } from "@mantine/core";
 import { useEffect, useRef } from "react";
+import { counted } from "../app/plural.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { capital, subjectName } from "../app/words.js";
 import { homeBlocks } from "./home-blocks.js";
@@ -19,7 +20,7 @@ const MINUTE = 60;
 /** A drill as one says it at home: long holds in minutes. */
 function plainWords({ subject, side, drill }: PlanBlock): string {
   return drill.kind === "hold" && drill.seconds >= 2 * MINUTE
-    ? `Keep going for ${Math.round(drill.seconds / MINUTE)} minutes, resting when you need to`
+    ? `Keep going for ${counted(Math.round(drill.seconds / MINUTE), "minute")}, resting when you need to`
     : capital(drillOfWords(subject, side, drill));
 }
 

@@ -7,6 +7,7 @@ import type {
   PlanReason,
   Precaution,
 } from "@mirrup/core/planning";
+import { counted } from "../app/plural.js";
 import { listWords, reasonWords, skillName, subjectName } from "../app/words.js";
 
 export const PHASE_NAMES: Readonly<Record<Phase, string>> = {
@@ -122,4 +123,4 @@ export function noteWords(note: PlanNote): string {
   }
 }
 
-const minutesWords = (minutes: number) => (minutes === 1 ? "1 minute is" : `${minutes} minutes are`);
+const minutesWords = (minutes: number) => counted(minutes, "minute is", "minutes are");

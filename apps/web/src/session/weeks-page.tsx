@@ -4,6 +4,7 @@ import { Group, Skeleton, Text, Title } from "@mantine/core";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 import { useState } from "react";
+import { counted } from "../app/plural.js";
 import { isProblem } from "../app/api.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -130,8 +131,7 @@ function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
           <li key={week.start} className={shared.week}>
             <Title order={3}>Week of {daysWords(week.start)}</Title>
             <span className={shared.quiet}>
-              {week.lessons.length} {week.lessons.length === 1 ? "lesson" : "lessons"}, about{" "}
-              {wholeWords(week.landings)} weighted landings
+              {counted(week.lessons.length, "lesson")}, about {wholeWords(week.landings)} weighted landings
               {view.allowance !== null && ` of ${wholeWords(view.allowance)} allowed`}
               {week.slack >= 1 && `, room for ${wholeWords(week.slack)} tries more`}
               {week.isTaper && ", half of the usual: the week before goes easy"}

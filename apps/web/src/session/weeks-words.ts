@@ -1,5 +1,6 @@
 import type { WeeksView } from "@mirrup/contract";
 import type { Give } from "@mirrup/core/planning";
+import { counted, pluralOf } from "../app/plural.js";
 import { oddsWords } from "../app/drill-words.js";
 import { capital, dateWords, goalWords, subjectName, triesWords, wholeWords } from "../app/words.js";
 
@@ -17,9 +18,9 @@ export function outlookWords({
   readonly why: string;
 } {
   const lessons = weeks.reduce((sum, week) => sum + week.lessons.length, 0);
-  const need = `${capital(triesWords(tries))} are left, and the ${lessons} lessons until then hold about ${wholeWords(holds)}: ${oddsWords(chance)} by then.`;
-  const range = `It takes about ${lessonsNeeded.expected} lessons (${lessonsNeeded.low} to ${lessonsNeeded.high})`;
-  const pace = ` At this pace it is ${Math.ceil(lessonsNeeded.expected / Math.max(1, lessonsAWeek))} weeks.`;
+  const need = `${capital(triesWords(tries))} are left, and the ${counted(lessons, "lesson")} until then ${pluralOf(lessons, "holds", "hold")} about ${wholeWords(holds)}: ${oddsWords(chance)} by then.`;
+  const range = `It takes about ${counted(lessonsNeeded.expected, "lesson")} (${lessonsNeeded.low} to ${lessonsNeeded.high})`;
+  const pace = ` At this pace it is ${counted(Math.ceil(lessonsNeeded.expected / Math.max(1, lessonsAWeek)), "week")}.`;
   switch (outlook) {
     case "there":
       return { title: "Nothing is left to do", why: "Every goal is cleared, or none is chosen." };
@@ -39,7 +40,7 @@ export function giveWords(give: Give): string {
   const odds = oddsWords(give.chance);
   switch (give.code) {
     case "lessons":
-      return `${give.aWeek} lessons a week: ${odds} by then`;
+      return `${counted(give.aWeek, "lesson")} a week: ${odds} by then`;
     case "later":
       return `Until ${dateWords(give.until)} instead: ${odds}`;
     case "nearer":

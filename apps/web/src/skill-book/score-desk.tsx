@@ -19,6 +19,7 @@ import { Button, Checkbox, Group, Text } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
+import { pluralOf } from "../app/plural.js";
 import { usePaths } from "../app/paths.js";
 import { linkWords, listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
@@ -91,7 +92,7 @@ function Tightest({ score, timing }: { readonly score: Score; readonly timing: T
   return (
     <Text>
       <strong>Tightest link:</strong> {linkWords(arms(link.from), arms(link.to))}, {link.cost} hand{" "}
-      {link.cost === 1 ? "move" : "moves"} in {Math.round(link.window * 1000)} ms.
+      {pluralOf(link.cost, "move")} in {Math.round(link.window * 1000)} ms.
     </Text>
   );
 }

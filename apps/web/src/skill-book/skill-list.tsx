@@ -4,6 +4,7 @@ import { SegmentedControl, Text, TextInput } from "@mantine/core";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef } from "react";
 import { Link } from "react-router";
+import { counted } from "../app/plural.js";
 import { useSearchKey } from "../app/reach.js";
 import { familyOf } from "../app/family.js";
 import { capital, FAMILY_NAMES } from "../app/words.js";
@@ -24,8 +25,7 @@ function groupName(skill: Skill, arrangement: Arrangement): string {
 
 function arranged(words: string, arrangement: Arrangement): ReadonlyMap<string, readonly Skill[]> {
   const skills = searchSkills(words);
-  if (words.trim() !== "")
-    return new Map([[skills.length === 1 ? "1 skill" : `${skills.length} skills`, skills]]);
+  if (words.trim() !== "") return new Map([[counted(skills.length, "skill"), skills]]);
   const sorted = arrangement === "level" ? [...skills].sort((one, other) => one.level - other.level) : skills;
   return grouped(sorted, (skill) => groupName(skill, arrangement));
 }

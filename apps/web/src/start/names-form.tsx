@@ -4,6 +4,7 @@ import { Alert, Button, Text, Textarea } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v5 as uuidOf, v7 as uuid } from "uuid";
+import { counted } from "../app/plural.js";
 import { post } from "../app/api.js";
 import { plainName } from "../app/plain.js";
 import { readAnew } from "../app/read-anew.js";
@@ -88,11 +89,7 @@ export function NamesForm({ known, leads }: NamesFormProps) {
         loading={add.isPending}
         disabled={names.length === 0 || names.length > MAX_IMPORT || tooLong !== undefined}
       >
-        {names.length === 0
-          ? "Add the students"
-          : names.length === 1
-            ? "Add one student"
-            : `Add ${names.length} students`}
+        {names.length === 0 ? "Add the students" : `Add ${counted(names.length, "student")}`}
       </Button>
     </form>
   );

@@ -5,6 +5,7 @@ import { IconCircle, IconCircleCheckFilled } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { Suspense, useState, type ReactNode } from "react";
 import { Link, Navigate } from "react-router";
+import { counted, pluralOf } from "../app/plural.js";
 import { useMayTeach, useMembership } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -64,7 +65,7 @@ function Students({ students, isNext }: PeopleProps) {
     <>
       {length > 0 && (
         <Text>
-          {length === 1 ? "One student is here." : `${length} students are here.`}{" "}
+          {counted(length, "student")} {pluralOf(length, "is", "are")} here.{" "}
           <Link to={paths.students}>All students</Link>
         </Text>
       )}
@@ -85,7 +86,7 @@ function Groups({ students, groups, isNext }: PeopleProps) {
       {groups.map((group) => (
         <Text key={group.id}>
           <Link to={paths.class(group.id)}>{group.name}</Link>, {meetingWords(group)},{" "}
-          {group.members.length === 1 ? "one student" : `${group.members.length} students`}.
+          {counted(group.members.length, "student")}.
         </Text>
       ))}
       {groups.length === 0 && (

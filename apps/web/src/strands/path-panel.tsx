@@ -4,6 +4,7 @@ import type { Goal } from "@mirrup/core/teaching";
 import { CloseButton, Group, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
+import { counted } from "../app/plural.js";
 import { usePaths } from "../app/paths.js";
 import {
   capital,
@@ -91,8 +92,7 @@ export function PathPanel({ studentId, goal, onClose }: PathPanelProps) {
       {path.data !== undefined && path.data.steps.length > 0 && (
         <>
           <Text mt="xs">
-            {skills.length} {skills.length === 1 ? "skill" : "skills"}, {triesWords(path.data.tries)} in all,
-            by this student’s record.
+            {counted(skills.length, "skill")}, {triesWords(path.data.tries)} in all, by this student’s record.
           </Text>
           <ol className={classes.steps}>
             {path.data.steps.map((step) => (

@@ -6,6 +6,7 @@ import { Skeleton, Switch, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { capital, gateWords, skillName, SCHOOL_NAMES, STATUS_NAMES } from "../app/words.js";
@@ -85,9 +86,7 @@ export function SchoolsPage() {
               {readings.map(({ reading }) => (
                 <th key={reading.school} scope="col">
                   {capital(SCHOOL_NAMES[reading.school])}
-                  <span className={classes.quiet}>
-                    {reading.cleared} {reading.cleared === 1 ? "side" : "sides"} known
-                  </span>
+                  <span className={classes.quiet}>{counted(reading.cleared, "side")} known</span>
                   <span className={classes.quiet}>{SCHOOLS[reading.school].reason}</span>
                 </th>
               ))}

@@ -1,5 +1,6 @@
 import type { SideName } from "@mirrup/core";
 import { useQuery } from "@tanstack/react-query";
+import { counted } from "../app/plural.js";
 import { countsWords, evidenceWords, loggedDrillWords } from "../app/drill-words.js";
 import { capital, dateWords } from "../app/words.js";
 import classes from "./last-sets.module.css";
@@ -21,7 +22,7 @@ export function LastSets({ studentId, subject, side }: LastSetsProps) {
   if (last.length === 0) return null;
   return (
     <details className={classes.sets}>
-      <summary>{last.length === 1 ? "The last set" : `The last ${last.length} sets`}</summary>
+      <summary>{last.length === 1 ? "The last set" : `The last ${counted(last.length, "set")}`}</summary>
       <ol className={classes.list}>
         {last.map((set) => (
           <li key={set.id}>

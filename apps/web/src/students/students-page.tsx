@@ -6,6 +6,7 @@ import { IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { Link, useSearchParams } from "react-router";
+import { counted } from "../app/plural.js";
 import { useSearchKey } from "../app/reach.js";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
@@ -195,7 +196,7 @@ export function StudentsPage() {
           <Text className={classes.sub}>
             {studio.data === undefined || present === undefined
               ? "Reading …"
-              : `${present} students, school: ${SCHOOL_NAMES[studio.data.school]}`}
+              : `${counted(present, "student")}, school: ${SCHOOL_NAMES[studio.data.school]}`}
           </Text>
         </div>
         <Group gap="xs" align="flex-end">

@@ -2,6 +2,7 @@ import type { Done } from "@mirrup/contract";
 import { Button, Group, Modal, Text } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { pluralOf } from "../app/plural.js";
 import { post } from "../app/api.js";
 import { dropAllUnsaved, forgetReadings, useOutbox, waitingWords } from "../device/index.js";
 
@@ -42,8 +43,8 @@ export function SignOut() {
         closeButtonProps={{ "aria-label": "Close" }}
       >
         <Text>
-          {waitingWords(waiting.map((one) => one.command))} {waiting.length === 1 ? "waits" : "wait"} on this
-          device still, and {waiting.length === 1 ? "is" : "are"} sent when you sign in again on it.
+          {waitingWords(waiting.map((one) => one.command))} {pluralOf(waiting.length, "waits", "wait")} on
+          this device still, and {pluralOf(waiting.length, "is", "are")} sent when you sign in again on it.
         </Text>
         <Group mt="md">
           <Button onClick={() => asked !== null && void leave(asked)}>Sign out all the same</Button>

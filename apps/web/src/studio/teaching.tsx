@@ -4,6 +4,7 @@ import { SCHOOL_IDS, type SchoolId, type SubjectSide } from "@mirrup/core";
 import { Alert, Button, Checkbox, Group, NativeSelect, Progress, Skeleton, Text, Title } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { counted } from "../app/plural.js";
 import { patch } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
@@ -35,7 +36,8 @@ function Changes({ items, students }: ChangesProps) {
   return (
     <>
       <Text>
-        It would clear {sum("clears")} sides and reopen {sum("reopens")}, of {touched.length} students:
+        It would clear {counted(sum("clears"), "side")} and reopen {sum("reopens")}, of{" "}
+        {counted(touched.length, "student")}:
       </Text>
       <ul>
         {touched.slice(0, SHOWN_STUDENTS).map(({ studentId, clears, reopens }) => (

@@ -2,6 +2,7 @@ import type { Items, LessonView, NewLesson, StudentView } from "@mirrup/contract
 import { Button, FileButton, Group, Text, Title } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
+import { counted } from "../app/plural.js";
 import { get, remove } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
 import { readAnew } from "../app/read-anew.js";
@@ -54,8 +55,11 @@ export function CalendarTools({ today, students, mayTeach }: CalendarToolsProps)
       const { timeZone } = await client.query({ ...studioQuery, staleTime: "static" });
       const read = await readCalendarFile(await file.text(), { groups, timeZone, today, days: DAYS });
       if (!read.ok) throw new Error(read.message);
-      const many = read.lessons.length === 1 ? "1 lesson is" : `${read.lessons.length} lessons are`;
-      const left = read.unread === 0 ? "" : ` ${read.unread} events without a readable day were left out.`;
+      const many = counted(read.lessons.length, "lesson is", "lessons are");
+      const left =
+        read.unread === 0
+          ? ""
+          : ` ${counted(read.unread, "event without a readable day was", "events without a readable day were")} left out.`;
       await take(read.lessons, `${many} added from the calendar.${left}`);
     },
     onError: tellFault,

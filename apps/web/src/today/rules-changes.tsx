@@ -2,6 +2,7 @@ import type { Done, Items, RulesChange } from "@mirrup/contract";
 import { grouped } from "@mirrup/core";
 import { Alert, Button, Group } from "@mantine/core";
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { counted } from "../app/plural.js";
 import { useMembership } from "../account/index.js";
 import { get, post } from "../app/api.js";
 import { listWords, subjectName } from "../app/words.js";
@@ -12,7 +13,7 @@ const rulesChangesQuery = queryOptions({
 });
 
 function sidesWords(count: number): string {
-  return count === 1 ? "1 side is" : `${count} sides are`;
+  return counted(count, "side is", "sides are");
 }
 
 /** What newer rules of evidence read otherwise, told to the owner once, with one press to keep what was cleared. */

@@ -5,6 +5,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { v7 as uuid } from "uuid";
+import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { Bead, beadOfCodes } from "../beads/index.js";
 import { useNow } from "../app/use-now.js";
@@ -94,7 +95,7 @@ function stateWords({ plan, progress, finishedAt }: LessonView): string {
   if (finishedAt !== null) return "Held.";
   if (plan === null) return "Not planned yet.";
   const turns = plan.rotations.length;
-  const made = `${turns} turns at ${Math.max(0, ...plan.rotations.map((one) => one.stations.length))} stations`;
+  const made = `${counted(turns, "turn")} at ${counted(Math.max(0, ...plan.rotations.map((one) => one.stations.length)), "station")}`;
   if (progress === null) return `Planned: ${made}.`;
   return `Under way: step ${progress.step + 1} of ${turns + 2}.`;
 }
@@ -144,7 +145,7 @@ function HeldClass({ lesson: listed, students, mayTeach }: ClassProps<LessonView
           about={(student) => <About student={student} />}
         />
       ) : (
-        <Text>{lesson.students.length} students are expected.</Text>
+        <Text>{counted(lesson.students.length, "student is", "students are")} expected.</Text>
       )}
     </>
   );
@@ -213,7 +214,7 @@ function About({ student }: { readonly student: StudentView }) {
 /** What an instructor has to have in mind of somebody. */
 function Minds({ student: { reviewsDue, stuck } }: { readonly student: StudentView }) {
   const minds = [
-    reviewsDue > 0 ? `${reviewsDue} ${reviewsDue === 1 ? "review" : "reviews"} due` : "",
+    reviewsDue > 0 ? `${counted(reviewsDue, "review")} due` : "",
     stuck > 0 ? `stuck on ${stuck}` : "",
   ].filter(Boolean);
   return minds.length === 0 ? null : <span className={classes.minds}>{minds.join(", ")}</span>;
