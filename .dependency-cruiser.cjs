@@ -20,7 +20,7 @@ const COMMON = "[^/]+\\.ts$";
 const room = (name, before) => ({
   name: `core-${name}-stands-on-${before.at(-1) ?? "nothing"}`,
   severity: "error",
-  from: { path: `^packages/core/src/${name}/`, pathNot: "\\.spec\\.ts$" },
+  from: { path: `^packages/core/src/${name}/`, pathNot: "\\.spec\\.tsx?$" },
   to: {
     path: "^packages/core/src/",
     pathNot: `^packages/core/src/((${[name, ...before].join("|")})/|${COMMON})`,
@@ -33,7 +33,7 @@ module.exports = {
     ...Object.entries(BESIDE).map(([name, more]) => room(name, [...ROOMS, ...more])),
     only("core-imports-nothing", "^packages/core/", "^packages/core/"),
     only("catalogue-imports-core", "^packages/catalogue/", "^packages/(core|catalogue)/"),
-    only("cohort-imports-core", "^packages/cohort/src/(?!.*\\.spec\\.ts$)", "^packages/(core|cohort)/"),
+    only("cohort-imports-core", "^packages/cohort/src/(?!.*\\.spec\\.tsx?$)", "^packages/(core|cohort)/"),
     only("contract-imports-catalogue", "^packages/contract/", "^packages/(core|catalogue|contract)/"),
     only("server-imports-packages", "^apps/server/", "^(packages|apps/server)/"),
     only("web-imports-packages", "^apps/web/", "^(packages|apps/web)/"),
@@ -42,7 +42,7 @@ module.exports = {
       comment: "Import another feature's index.ts or its entities, not its insides.",
       severity: "error",
       // The schema is made of every feature's entities, and stands below them all.
-      from: { path: "^apps/(server|web)/src/([^/]+)/", pathNot: "\\.spec\\.ts$|/testing/|/src/database/" },
+      from: { path: "^apps/(server|web)/src/([^/]+)/", pathNot: "\\.spec\\.tsx?$|/testing/|/src/database/" },
       to: {
         path: "^apps/$1/src/[^/]+/",
         pathNot: [
@@ -65,13 +65,13 @@ module.exports = {
     {
       name: "no-phantom-dependencies",
       severity: "error",
-      from: { path: "^(packages|apps)/", pathNot: "\\.spec\\.ts$|/testing/|vite\\.config" },
+      from: { path: "^(packages|apps)/", pathNot: "\\.spec\\.tsx?$|/testing/|vite\\.config" },
       to: { dependencyTypes: ["npm-no-pkg", "npm-unknown", "npm-dev"] },
     },
     {
       name: "core-is-pure",
       severity: "error",
-      from: { path: "^packages/core/src/", pathNot: "\\.spec\\.ts$" },
+      from: { path: "^packages/core/src/", pathNot: "\\.spec\\.tsx?$" },
       to: { dependencyTypes: ["core", "npm"] },
     },
   ],

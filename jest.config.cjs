@@ -32,6 +32,29 @@ const project = (displayName, dir) => ({
   },
 });
 
+/** The pages, drawn without a browser: what they show, say and send, of each state that they can be in. */
+const pages = {
+  ...project("pages", "apps/web"),
+  testMatch: ["<rootDir>/src/**/*.spec.tsx"],
+  testEnvironment: "jsdom",
+  setupFiles: [`${__dirname}/jest.seed.cjs`, `${__dirname}/jest.dom.cjs`],
+  transform: {
+    "node_modules/.*\\.js$": ["@swc/jest", { ...swc, isModule: "unknown" }],
+    "\\.[tj]sx?$": [
+      `${__dirname}/jest.bundled.cjs`,
+      {
+        ...swc,
+        jsc: {
+          ...swc.jsc,
+          parser: { syntax: "typescript", tsx: true },
+          transform: { react: { runtime: "automatic" } },
+        },
+      },
+    ],
+  },
+};
+pages.moduleNameMapper = { "\\.css$": `${__dirname}/jest.css.cjs`, ...pages.moduleNameMapper };
+
 module.exports = {
   // A machine that does much else takes several times as long; what hangs is told all the same.
   testTimeout: 30_000,
@@ -41,6 +64,7 @@ module.exports = {
     project("cohort", "packages/cohort"),
     project("contract", "packages/contract"),
     project("web", "apps/web"),
+    pages,
     project("server", "apps/server"),
   ],
 };

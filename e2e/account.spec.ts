@@ -136,6 +136,7 @@ test("what was read stays on the device while nobody answers, and goes with the 
   mirrup,
 }) => {
   await signIn(page, "coach");
+  await page.getByRole("link", { name: "Students", exact: true }).click();
   await expect(page.getByRole("link", { name: /Hana/ })).toBeVisible();
   /** What of the readings is on the device, as text. */
   const kept = () =>

@@ -88,7 +88,7 @@ test("a planned session is held from block to block by keyboard, and what was do
   const rows = page.getByRole("table").getByRole("row");
   await expect(rows).toHaveCount(names.length + 1);
   await expect(rows.nth(2)).toContainText(/\d sets?, \d+ clean of \d+/);
-  await page.getByRole("link", { name: /^Put it away/ }).click();
+  await page.getByRole("link", { name: /^Close it/ }).click();
   await page.goto(`${student}/session/now`);
   await expect(page.getByRole("heading", { name: "No session is held" })).toBeVisible();
 });
@@ -143,5 +143,5 @@ test("a block is put off, skipped, lengthened and taken back, and a stop for pai
   await expect(bar).toBeHidden();
   await page.goto(`${student}/session`);
   await expect(page.getByText("No jumping today")).toBeVisible();
-  await expect(page.getByRole("button", { name: /(Begin|On with) the session/ })).toBeHidden();
+  await expect(page.getByRole("button", { name: /(Begin|Go on with) the session/ })).toBeHidden();
 });

@@ -267,7 +267,7 @@ test("a lesson is renamed, taken off, and put back", async ({ page, mirrup }) =>
   await expect(region).toHaveCount(0);
   await page
     .getByRole("alert")
-    .filter({ hasText: "is taken off" })
+    .filter({ hasText: "is cancelled" })
     .getByRole("button", { name: "Undo" })
     .click();
   await expect(region.getByText(/Planned: \d turns/)).toBeVisible();

@@ -21,7 +21,7 @@ test("a student's session is planned, changed, and opened on the floor", async (
   await expect(page.getByRole("button", { name: `Bring back: ${name}`, exact: false })).toBeVisible();
   const named = work.filter({ has: page.getByRole("heading", { name, exact: true }) });
   await expect(named).toHaveCount(0);
-  await page.getByRole("button", { name: /^Let in again/ }).click();
+  await page.getByRole("button", { name: /^Bring back/ }).click();
   await expect(named.first()).toBeVisible();
 
   // A shorter session leaves things out, each with its reason; one of them is taken in.
@@ -135,5 +135,5 @@ test("a tired nine-year-old lands less, does no multiples the day after many, an
   await expect(page.getByText(/Kept as you said/)).toBeVisible();
   await page.keyboard.press("Control+y");
   await expect(page.getByText(/Kept as you said/)).toHaveCount(0);
-  await expect(page.getByRole("button", { name: /Let in again.*double under/i })).toBeVisible();
+  await expect(page.getByRole("button", { name: /Bring back.*double under/i })).toBeVisible();
 });

@@ -39,10 +39,10 @@ test("the map is dragged without taking a bead in hand, and filtered", async ({ 
   await expect(page.getByRole("heading", { name: "Next", exact: true })).toBeVisible();
 
   const faded = (name: RegExp) => page.getByRole("button", { name }).getAttribute("data-faded");
-  await page.getByLabel("Show").selectOption("stuck");
+  await page.getByLabel("Show", { exact: true }).selectOption("stuck");
   expect(await faded(/^cross:/)).toBe("false");
   expect(await faded(/^skier:/)).toBe("true");
-  await page.getByLabel("Show").selectOption("all");
+  await page.getByLabel("Show", { exact: true }).selectOption("all");
   await page.getByLabel("Strand").selectOption({ index: 1 });
   expect(await faded(/^cross:/)).toBe("true");
 });

@@ -39,7 +39,7 @@ async function lint() {
   ]);
 }
 
-const unit = () => runJest(["core", "catalogue", "cohort", "contract", "web"]);
+const unit = () => runJest(["core", "catalogue", "cohort", "contract", "web", "pages"]);
 
 async function server() {
   const { url, adminUrl, bin } = await throwawayPostgres();

@@ -30,7 +30,7 @@ export function Shell() {
         Skip to the page
       </a>
       <header className={classes.rail}>
-        <Link to={paths.students} className={classes.mark}>
+        <Link to={paths.today} className={classes.mark}>
           mirrup
         </Link>
         <nav aria-label="Screens" className={classes.screens}>

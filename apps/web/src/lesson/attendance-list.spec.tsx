@@ -1,0 +1,79 @@
+import { afterEach, describe, expect, it, jest } from "@jest/globals";
+import type { Attendance, StudentView } from "@mirrup/contract";
+import { cleanup, screen, within } from "@testing-library/react";
+import { drawn } from "../testing/drawn.js";
+import { AttendanceList } from "./attendance-list.js";
+
+const student = (name: string, more: Partial<StudentView> = {}) =>
+  ({ id: name.toLowerCase(), name, archived: false, hasStopped: false, ...more }) as unknown as StudentView;
+const STUDENTS = [
+  student("Ada"),
+  student("Bo", { hasStopped: true }),
+  student("Cy"),
+  student("Di", { archived: true }),
+];
+const came = (studentId: string, attendance: Attendance) => ({ studentId, attendance, places: [] });
+
+function list(marks: readonly ReturnType<typeof came>[], more: object = {}) {
+  const onMark = jest.fn();
+  const view = drawn(
+    <AttendanceList lesson={{ students: marks }} students={STUDENTS} onMark={onMark} {...more} />,
+  );
+  return { ...view, onMark };
+}
+const of = (name: string) => within(screen.getByRole("group", { name }));
+
+afterEach(cleanup);
+
+describe("who is here", () => {
+  it("shows those who are expected, each with what was marked", () => {
+    list([came("ada", "expected"), came("bo", "late")]);
+    expect(screen.getAllByRole("group").map((one) => one.getAttribute("aria-label"))).toEqual(["Ada", "Bo"]);
+    const pressed = (name: string) =>
+      of(name)
+        .getAllByRole("button")
+        .map((one) => `${one.textContent ?? ""} ${one.getAttribute("aria-pressed") ?? ""}`);
+    expect(pressed("Ada")).toEqual(["Here false", "Late false", "Away false"]);
+    expect(pressed("Bo")).toEqual(["Here false", "Late true", "Away false"]);
+  });
+
+  it("marks with one tap, and takes it back with the same again", async () => {
+    const { user, onMark } = list([came("ada", "expected"), came("bo", "absent")]);
+    await user.click(of("Ada").getByRole("button", { name: "Here" }));
+    await user.click(of("Bo").getByRole("button", { name: "Away" }));
+    expect(onMark.mock.calls).toEqual([
+      ["ada", "present"],
+      ["bo", "expected"],
+    ]);
+  });
+
+  it("says who has stopped for today", () => {
+    list([came("ada", "present"), came("bo", "present")]);
+    expect(screen.getAllByText("stopped for today")).toHaveLength(1);
+    expect(screen.getByText("stopped for today").parentElement?.textContent).toContain("Bo");
+  });
+
+  it("says so where nobody is expected", () => {
+    list([]);
+    expect(screen.getByText("Nobody is expected. Add who comes.")).toBeDefined();
+  });
+
+  it("adds somebody who came: those who are neither here nor archived", async () => {
+    const { user, onMark } = list([came("ada", "present")]);
+    await user.click(screen.getByRole("combobox", { name: "Add somebody who came" }));
+    const names = (await screen.findAllByRole("option", { hidden: true })).map((one) => one.textContent);
+    expect(names).toEqual(["Bo", "Cy"]);
+    await user.click(screen.getByRole("option", { name: "Cy", hidden: true }));
+    expect(onMark.mock.calls).toEqual([["cy", "present"]]);
+  });
+
+  it("asks for ropes only where they are counted, and turns what it shows around", async () => {
+    list([came("ada", "present")]);
+    expect(screen.queryByRole("button", { name: "Own rope" })).toBeNull();
+    cleanup();
+    const onRope = jest.fn();
+    const { user } = list([came("ada", "present")], { ropes: { has: () => true, onMark: onRope } });
+    await user.click(screen.getByRole("button", { name: "Own rope" }));
+    expect(onRope.mock.calls).toEqual([["ada", false]]);
+  });
+});

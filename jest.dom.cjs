@@ -1,0 +1,27 @@
+/** What a browser has and jsdom has not, as far as the pages ask for it. */
+const { TextDecoder, TextEncoder } = require("node:util");
+
+// The device keeps its things in a database of the browser.
+globalThis.structuredClone ??= (value) => JSON.parse(JSON.stringify(value));
+require("fake-indexeddb/auto");
+
+window.matchMedia = (query) => ({
+  matches: false,
+  media: query,
+  addEventListener() {},
+  removeEventListener() {},
+  addListener() {},
+  removeListener() {},
+});
+window.isSecureContext = false;
+window.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
+window.HTMLElement.prototype.scrollIntoView = () => {};
+window.HTMLElement.prototype.checkVisibility = () => true;
+Object.defineProperty(document, "fonts", {
+  value: { ready: Promise.resolve(), addEventListener() {}, removeEventListener() {} },
+});
+Object.assign(globalThis, { TextDecoder, TextEncoder });
