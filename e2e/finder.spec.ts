@@ -16,6 +16,7 @@ test("anything is found from any page by a few letters, with keys alone", async 
 
   // On a student's page a skill is found on their strands too.
   await page.keyboard.press("Control+k");
+  await expect(words).toBeFocused();
   await page.keyboard.type("criss cross");
   await expect(found.getByRole("option", { name: /Hana Petrivale’s strands/ }).first()).toBeVisible();
   await page.keyboard.press("ArrowDown");
@@ -26,6 +27,7 @@ test("anything is found from any page by a few letters, with keys alone", async 
 
   // Nothing of that name, and away again.
   await page.keyboard.press("Control+k");
+  await expect(words).toBeFocused();
   await page.keyboard.type("qqqq");
   await expect(page.getByText(/Nothing is called “qqqq”/)).toBeVisible();
   await page.keyboard.press("Escape");
@@ -55,8 +57,11 @@ test("the keys of a page stand first, and what is pressed in a window counts not
   await page.keyboard.press("z");
   await page.keyboard.press("Escape");
   await expect(keys).toBeHidden();
+  // Whether or not the window is there already: what is typed now is meant for it.
   await page.keyboard.press("Control+k");
   await page.keyboard.type("mz ");
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await page.keyboard.type("m ");
   await page.keyboard.press("Escape");
   await expect(page.getByRole("dialog")).toBeHidden();
   await press(page, "Space", 1);

@@ -68,6 +68,7 @@ test("from the bare address to the first cleared skill of a studio of one's own"
 
   // Search goes to the student's strands from anywhere, without leaving the keyboard.
   await page.keyboard.press("Control+k");
+  await expect(page.getByRole("combobox", { name: /^Find a student/ })).toBeFocused();
   await page.keyboard.type("wren");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Wren Alderby" })).toBeVisible();

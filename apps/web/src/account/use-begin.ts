@@ -31,7 +31,7 @@ export function useBegin() {
       await navigate(startOf(session, params.get("to"), page), { replace: true });
     } catch (error) {
       setRefusal(error instanceof Error ? error.message : "It could not be done.");
-    } finally {
+      // Where it went well, the page is left: it stays busy, so that it leads nowhere else meanwhile.
       setBusy(false);
     }
   };

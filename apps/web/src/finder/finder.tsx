@@ -71,8 +71,6 @@ export function Finder({ onClose }: { readonly onClose: () => void }) {
             onChange={(event) => setWords(event.currentTarget.value)}
             // A list that is always open keeps the key from the window around it.
             onKeyDown={(event) => event.key === "Escape" && onClose()}
-            // A list that is always open keeps the key from the window around it.
-            onKeyDown={(event) => event.key === "Escape" && onClose()}
           />
         </Combobox.EventsTarget>
         <Combobox.Options className={classes.found} aria-label="What was found">

@@ -75,6 +75,16 @@ describe("what is in reach of every page", () => {
     expect(await screen.findByRole("dialog", { name: "Keys" })).toBeDefined();
   });
 
+  it("lets no key through while the window is on its way", async () => {
+    shown();
+    key("k", { ctrlKey: true, code: "KeyK" });
+    pressed.mockClear();
+    key("m");
+    key(" ");
+    expect(pressed).not.toHaveBeenCalled();
+    await finder();
+  });
+
   it("lets no key of an open window through to the page", async () => {
     const { user } = shown();
     await user.keyboard("m");

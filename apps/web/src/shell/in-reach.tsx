@@ -1,5 +1,5 @@
 import { useHotkeys } from "@mantine/hooks";
-import { lazy, Suspense, useState, type KeyboardEvent, type ReactNode } from "react";
+import { lazy, Suspense, useEffect, useState, type KeyboardEvent, type ReactNode } from "react";
 import { ReachContext, searchField } from "../app/reach.js";
 
 const Finder = lazy(async () => ({ default: (await import("../finder/index.js")).Finder }));
@@ -26,6 +26,18 @@ export function InReach({ children }: { readonly children: ReactNode }) {
   // While something is typed too.
   useHotkeys([["mod+K", find]], []);
   const close = () => setOpen(null);
+  // Until the window has the keys, what is typed is none of the page's either: on the floor it would be counted.
+  useEffect(() => {
+    if (open === null) return undefined;
+    const keep = (event: globalThis.KeyboardEvent) => {
+      if (["Escape", "Tab"].includes(event.key)) return;
+      if (event.target instanceof Element && event.target.closest("[role='dialog']") !== null) return;
+      event.stopImmediatePropagation();
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", keep, { capture: true });
+    return () => window.removeEventListener("keydown", keep, { capture: true });
+  }, [open]);
   return (
     <ReachContext value={{ find, showKeys }}>
       {children}

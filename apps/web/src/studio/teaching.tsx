@@ -52,13 +52,37 @@ function Changes({ items, students }: ChangesProps) {
   );
 }
 
-interface SchoolProps {
-  readonly studio: StudioView;
-  readonly isOwner: boolean;
+/** How the studio teaches, for those who cannot change it. */
+function Told({ studio }: { readonly studio: StudioView }) {
+  const school = SCHOOLS[studio.school];
+  return (
+    <>
+      <Text mb="sm">An owner of the studio can change this.</Text>
+      <dl className={classes.told}>
+        <div>
+          <dt>School</dt>
+          <dd>
+            {capital(school.name)}. <span className={classes.quiet}>{school.reason}</span>
+          </dd>
+        </div>
+        {SETTINGS.map((setting) => {
+          const { name, reason } = optionOf(setting, studio.settings);
+          return (
+            <div key={setting.id}>
+              <dt>{setting.name}</dt>
+              <dd>
+                {capital(name)}. <span className={classes.quiet}>{reason}</span>
+              </dd>
+            </div>
+          );
+        })}
+      </dl>
+    </>
+  );
 }
 
 /** The school, and what another would clear or reopen before it is chosen. */
-function School({ studio, isOwner }: SchoolProps) {
+function School({ studio }: { readonly studio: StudioView }) {
   const client = useQueryClient();
   const students = useQuery(studentsQuery);
   const { state, preview, stop } = usePreview();
@@ -96,7 +120,6 @@ function School({ studio, isOwner }: SchoolProps) {
         description={SCHOOLS[chosen].reason}
         size="md"
         maw={420}
-        disabled={!isOwner}
         data={SCHOOL_IDS.map((value) => ({ value, label: SCHOOL_NAMES[value] }))}
         value={chosen}
         onChange={(event) => {
@@ -172,11 +195,18 @@ export function Teaching({ isOwner }: { readonly isOwner: boolean }) {
   });
   const { data } = studio;
   if (data === undefined) return <Skeleton height={200} />;
+  if (!isOwner) {
+    return (
+      <section>
+        <Title order={2}>How we teach</Title>
+        <Told studio={data} />
+      </section>
+    );
+  }
   return (
     <section>
       <Title order={2}>How we teach</Title>
-      {!isOwner && <Text mb="sm">An owner of the studio can change this.</Text>}
-      <School key={data.school} studio={data} isOwner={isOwner} />
+      <School key={data.school} studio={data} />
       <div className={classes.settings}>
         {SETTINGS.map((setting) => {
           const option = optionOf(setting, data.settings);
@@ -187,7 +217,7 @@ export function Teaching({ isOwner }: { readonly isOwner: boolean }) {
               description={option.reason}
               inputWrapperOrder={["label", "input", "description"]}
               size="md"
-              disabled={!isOwner || save.isPending}
+              disabled={save.isPending}
               data={setting.options.map(({ id, name }) => ({ value: id, label: name }))}
               value={option.id}
               onChange={(event) => {

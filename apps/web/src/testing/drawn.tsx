@@ -2,10 +2,10 @@
 import { jest } from "@jest/globals";
 import type { Membership, SessionView } from "@mirrup/contract";
 import { MantineProvider } from "@mantine/core";
-import { Notifications } from "@mantine/notifications";
+import { notifications, Notifications } from "@mantine/notifications";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
-import { userEvent } from "@testing-library/user-event";
+import { userEvent, type UserEvent } from "@testing-library/user-event";
 import type { ReactElement } from "react";
 import { MemoryRouter, Route, Routes, useLocation } from "react-router";
 import { enterStudio } from "../app/studio.js";
@@ -86,9 +86,22 @@ interface DrawnOptions {
   readonly route?: string;
 }
 
+interface Drawn {
+  /** What was sent that is no mere question, in order. */
+  readonly sent: readonly Sent[];
+  readonly client: QueryClient;
+  readonly user: UserEvent;
+  /** Where the address bar is now, below the studio's. */
+  readonly address: () => string | null;
+}
+
 /** Draws it, and answers what was sent since, a user, and where the address bar is now. */
-export function drawn(element: ReactElement, { answers = {}, at = "/", route = "/*" }: DrawnOptions = {}) {
+export function drawn(
+  element: ReactElement,
+  { answers = {}, at = "/", route = "/*" }: DrawnOptions = {},
+): Drawn {
   const sent: Sent[] = [];
+  notifications.clean();
   enterStudio(STUDIO_ID);
   setSender({ personId: "coach", studioId: STUDIO_ID });
   Object.assign(globalThis, { fetch: fetchBy(answers, sent) });
@@ -115,10 +128,7 @@ export function drawn(element: ReactElement, { answers = {}, at = "/", route = "
     </MantineProvider>,
   );
   return {
-    ...view,
-    sent,
-    client,
-    user: userEvent.setup(),
+    ...{ sent, client, user: userEvent.setup() },
     address: () => view.getByTestId("address").textContent,
   };
 }
