@@ -63,6 +63,11 @@ describe("finding anything", () => {
     expect(toOf(words)).toContain(to);
   });
 
+  it("leaves out what is merely like the words where something begins so", () => {
+    expect([...find("hana", findable).keys()]).toEqual(["student"]);
+    expect(toOf("side")).not.toContain(paths.student("hana-petrivale"));
+  });
+
   it("leaves out combos that were removed, and pages of who is archived", () => {
     expect(toOf("left behind")).not.toContain(paths.combo("Left behind"));
     expect(toOf("gone rec")).not.toContain(paths.studentPage("gone-away", "record"));

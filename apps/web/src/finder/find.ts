@@ -74,26 +74,30 @@ interface Named {
   readonly also?: string;
 }
 
-/** Things by the beginnings of the words of their names; where nothing begins so, what is written nearly so. */
-function called<T extends Named>(words: string, things: readonly T[]): readonly T[] {
+/** How names are told: by the beginnings of their words, or by being written nearly so. */
+type Telling = <T extends Named>(words: string, things: readonly T[]) => readonly T[];
+
+const begunSo: Telling = (words, things) => {
   const sought = plain(words).split(/\s+/);
-  const begun = things.filter(({ name, also = "" }) => {
+  return things.filter(({ name, also = "" }) => {
     const names = plain(`${name} ${also}`).split(/\s+/);
     return sought.every((word) => names.some((one) => one.startsWith(word)));
   });
-  if (begun.length > 0) return begun;
+};
+
+const nearlySo: Telling = (words, things) => {
   const near = { threshold: 0.3, ignoreLocation: true, ignoreDiacritics: true };
   return new Fuse(things, { keys: ["name", "also"], ...near }).search(words).map(({ item }) => item);
-}
+};
 
 /** "Hana rec" is Hana's record: a student's name, and the beginning of one of their pages. */
-function pagesOfStudents(words: string, { students, paths }: Findable): readonly Found[] {
+function pagesOfStudents(told: Telling, words: string, { students, paths }: Findable): readonly Found[] {
   const said = plain(words).split(/\s+/);
   const last = said.at(-1) ?? "";
   if (said.length < 2 || last.length < LEAST_OF_A_PAGE) return [];
   const pages = STUDENT_PAGES.filter((page) => plain(STUDENT_PAGE_NAMES[page]).startsWith(last));
   if (pages.length === 0) return [];
-  return called(said.slice(0, -1).join(" "), students).flatMap((student) =>
+  return told(said.slice(0, -1).join(" "), students).flatMap((student) =>
     pages.map((page) => ({
       ...{ kind: "student" as const, name: student.name, about: STUDENT_PAGE_NAMES[page] },
       to: paths.studentPage(student.id, page),
@@ -101,47 +105,51 @@ function pagesOfStudents(words: string, { students, paths }: Findable): readonly
   );
 }
 
-function skillsFound(words: string, { skills, paths, student }: Findable): readonly Found[] {
-  return skills(words).flatMap(({ id, name }) => {
-    const skill = { kind: "skill" as const, name: capital(name) };
-    const book = { ...skill, about: "in the skill book", to: paths.skill(id) };
-    if (student === null) return [book];
-    const own = { about: `on ${student.name}’s strands`, to: paths.bead(student.id, id) };
-    return [{ ...skill, ...own, bead: { studentId: student.id, subject: id } }, book];
-  });
+function skillFound({ id, name }: Skill, { paths, student }: Findable): readonly Found[] {
+  const skill = { kind: "skill" as const, name: capital(name) };
+  const book = { ...skill, about: "in the skill book", to: paths.skill(id) };
+  if (student === null) return [book];
+  const own = { about: `on ${student.name}’s strands`, to: paths.bead(student.id, id) };
+  return [{ ...skill, ...own, bead: { studentId: student.id, subject: id } }, book];
 }
 
-/** What the words mean, by kind; without words the pages. */
-export function find(words: string, findable: Findable): ReadonlyMap<Kind, readonly Found[]> {
-  const { students, groups, combos, paths } = findable;
-  const pages = pagesOf(paths);
+/** Whether some name of a skill begins so, word by word. */
+const isBegun = (words: string, { name, aliases }: Skill) =>
+  begunSo(
+    words,
+    [name, ...aliases].map((one) => ({ name: one })),
+  ).length > 0;
+
+function foundBy(told: Telling, words: string, findable: Findable): ReadonlyMap<Kind, readonly Found[]> {
+  const { students, groups, combos, paths, skills } = findable;
   const present = students.filter(({ archived }) => !archived);
-  if (plain(words) === "") return new Map([["page", pages]]);
+  const open = combos.filter(({ isRemoved }) => !isRemoved);
+  const met = groups.filter(({ archived }) => !archived);
+  const like = skills(words).filter((skill) => told !== begunSo || isBegun(words, skill));
   const found: Readonly<Record<Kind, readonly Found[]>> = {
     student: [
-      ...pagesOfStudents(words, { ...findable, students: present }),
-      ...called(words, students).map((student) => studentFound(student, paths)),
+      ...pagesOfStudents(told, words, { ...findable, students: present }),
+      ...told(words, students).map((student) => studentFound(student, paths)),
     ],
-    skill: skillsFound(words, findable),
-    combo: called(
-      words,
-      combos.filter(({ isRemoved }) => !isRemoved),
-    ).map(({ id, name, parts }) => ({
-      ...{ kind: "combo", name, to: paths.combo(id) },
-      about: counted(parts.length, "part"),
+    skill: like.flatMap((skill) => skillFound(skill, findable)),
+    combo: told(words, open).map(({ id, name, parts }) => ({
+      ...{ kind: "combo", name, about: counted(parts.length, "part"), to: paths.combo(id) },
     })),
-    group: called(
-      words,
-      groups.filter(({ archived }) => !archived),
-    ).map((group) => ({
-      ...{ kind: "group", name: group.name, to: paths.class(group.id) },
-      about: meetingWords(group),
+    group: told(words, met).map((group) => ({
+      ...{ kind: "group", name: group.name, about: meetingWords(group), to: paths.class(group.id) },
     })),
-    page: called(words, pages),
+    page: told(words, pagesOf(paths)),
   };
   return new Map(
     KINDS.map((kind) => [kind, found[kind].slice(0, MOST_OF_A_KIND)] as const).filter(
       ([, things]) => things.length > 0,
     ),
   );
+}
+
+/** What the words mean, by kind; what is merely like them only where nothing begins so; without words the pages. */
+export function find(words: string, findable: Findable): ReadonlyMap<Kind, readonly Found[]> {
+  if (plain(words) === "") return new Map([["page", pagesOf(findable.paths)]]);
+  const begun = foundBy(begunSo, words, findable);
+  return begun.size > 0 ? begun : foundBy(nearlySo, words, findable);
 }

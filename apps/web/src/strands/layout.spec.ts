@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
-import { layoutOf, neighbour, type Direction } from "./layout.js";
+import { LABEL_BELOW, layoutOf, neighbour, type Direction } from "./layout.js";
 
 const WIDTHS = [320, 836, 1280, 2000];
 const beadsOf = (width: number) => {
@@ -31,6 +31,13 @@ describe("the map's layout", () => {
         expect([one.skill.id, other.skill.id, apart]).toEqual([one.skill.id, other.skill.id, true]);
       }
     });
+  });
+
+  it.each(WIDTHS)("leaves every family room for the labels of its last strand (%i px)", (width) => {
+    for (const { height, strands, top } of layoutOf(CATALOGUE, width).families) {
+      for (const { y } of strands) expect(y + LABEL_BELOW).toBeLessThan(height);
+      expect(top).toBeGreaterThanOrEqual(0);
+    }
   });
 
   it("keeps the order of each strand from left to right", () => {

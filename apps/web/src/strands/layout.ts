@@ -39,6 +39,8 @@ const FAMILY_PADDING = 6;
 const FAMILY_GAP = 8;
 /** Above a family's first strand stands its name. */
 const FAMILY_HEAD = 26;
+/** Below a bead: the three lines of the longest names, which the last strand of a family has to have room for. */
+export const LABEL_BELOW = 68;
 const LEFT_EDGE = 10;
 const LEAST_COLUMN = 78;
 const MOST_COLUMN = 168;
@@ -89,7 +91,8 @@ export function layoutOf(catalogue: Catalogue, available: number): MapLayout {
       const ropePath = rope(beads, LEFT_EDGE, last + Math.min(columnWidth, 72) * 0.6);
       return { id: strand.id, name: strand.name, family, y, ropePath, beads };
     });
-    const height = 2 * FAMILY_PADDING + FAMILY_HEAD + members.length * ROW_HEIGHT;
+    const last = strands.at(-1)?.y ?? 0;
+    const height = last + LABEL_BELOW + FAMILY_PADDING;
     families.push({ family, top, height, strands });
     top += height + FAMILY_GAP;
     row += members.length;
