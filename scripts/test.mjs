@@ -30,7 +30,7 @@ function sum(results) {
 async function lint() {
   return sum([
     await check("types", [...bin("typescript7/bin/tsc"), "-b"]),
-    await check("lint", [...bin("eslint/bin/eslint.js"), "."]),
+    await check("lint", [...bin("eslint/bin/eslint.js"), "--concurrency", "auto", "."]),
     await check("format", [...bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]),
     await check("imports", [
       ...bin("dependency-cruiser/bin/dependency-cruise.mjs"),

@@ -128,7 +128,7 @@ export function drawn(
     </MantineProvider>,
   );
   return {
-    ...{ sent, client, user: userEvent.setup() },
+    ...{ sent, client, user: userEvent.setup({ delay: null, pointerEventsCheck: 0 }) },
     address: () => view.getByTestId("address").textContent,
   };
 }
