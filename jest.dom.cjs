@@ -5,7 +5,7 @@ const { TextDecoder, TextEncoder } = require("node:util");
 globalThis.structuredClone ??= (value) => JSON.parse(JSON.stringify(value));
 require("fake-indexeddb/auto");
 
-window.matchMedia = (query) => ({
+globalThis.matchMedia = (query) => ({
   matches: false,
   media: query,
   addEventListener() {},
@@ -13,14 +13,14 @@ window.matchMedia = (query) => ({
   addListener() {},
   removeListener() {},
 });
-window.isSecureContext = false;
-window.ResizeObserver = class {
+globalThis.isSecureContext = false;
+globalThis.ResizeObserver = class {
   observe() {}
   unobserve() {}
   disconnect() {}
 };
-window.HTMLElement.prototype.scrollIntoView = () => {};
-window.HTMLElement.prototype.checkVisibility = () => true;
+globalThis.HTMLElement.prototype.scrollIntoView = () => {};
+globalThis.HTMLElement.prototype.checkVisibility = () => true;
 Object.defineProperty(document, "fonts", {
   value: { ready: Promise.resolve(), addEventListener() {}, removeEventListener() {} },
 });

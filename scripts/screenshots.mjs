@@ -38,7 +38,6 @@ async function openClass(page, root) {
   await page.getByRole("progressbar", { name: "Planning" }).waitFor({ state: "detached" });
 }
 
-/** One picture a main view: how to come to it from the address of a student. */
 /** Combos looked at for the student who is on the way with one. */
 async function forAmara(page) {
   await page.getByRole("combobox", { name: "For which student" }).click();
@@ -48,6 +47,7 @@ async function forAmara(page) {
   await page.locator('main a[href*="for="]').first().waitFor();
 }
 
+/** One picture a main view: how to come to it from the address of a student. */
 const VIEWS = [
   { name: "students", size: "desk", open: (page, _student, root) => page.goto(`${root}/students`) },
   {
@@ -173,13 +173,14 @@ const VIEWS = [
     },
   },
   {
-    name: "call-out",
+    name: "first-steps",
     size: "desk",
-    open: async (page, student) => {
-      const score = encodeURIComponent("o*2 (o xl) o");
-      await page.goto(`${student}/floor/open-cross-double/left?kind=rounds&aim=3&score=${score}`);
-      await page.getByRole("button", { name: "Call it out" }).click();
-      await page.locator("dialog p[data-fused=true]").first().waitFor();
+    as: "owner",
+    open: async (page) => {
+      const data = { studioName: "Tannery Yard", timeZone: "Europe/London", school: "quick-frontier" };
+      const { studioId } = await (await page.request.post("/api/studios", { data })).json();
+      await page.goto(`/${studioId}/start`);
+      await page.getByLabel("Names, one to a line").fill("Wren Alderby\nOde Marsh\nAnsa Brook");
     },
   },
   {

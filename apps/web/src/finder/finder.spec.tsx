@@ -1,5 +1,5 @@
 import { describe, expect, it, jest } from "@jest/globals";
-import { screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import { drawn } from "../testing/drawn.js";
 import { Finder } from "./finder.js";
 
@@ -30,6 +30,15 @@ describe("the finder", () => {
     await screen.findByText("Record");
     await user.keyboard("{Enter}");
     expect(address()).toBe("/students/hana/record");
+  });
+
+  it("shows how by somebody who is here, and not by anybody else", async () => {
+    drawn(<Finder onClose={() => undefined} />, { answers });
+    expect(await screen.findByText(/“hana rec” is the record of Hana\./)).toBeDefined();
+    cleanup();
+    drawn(<Finder onClose={() => undefined} />, { answers: { ...answers, "GET /students": { items: [] } } });
+    await screen.findAllByRole("option");
+    expect(screen.queryByText(/go straight there/)).toBeNull();
   });
 
   it("says what to do where nothing has that name", async () => {

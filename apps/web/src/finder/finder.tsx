@@ -35,6 +35,7 @@ export function Finder({ onClose }: { readonly onClose: () => void }) {
   const navigate = useNavigate();
   const [words, setWords] = useState("");
   const combobox = useCombobox({ opened: true });
+  const someone = findable.students.find(({ archived }) => !archived)?.name.split(/\s+/)[0];
   const found = find(words, findable);
   // The likest is chosen beforehand: letters and Enter are enough.
   const { selectFirstOption } = combobox;
@@ -94,9 +95,11 @@ export function Finder({ onClose }: { readonly onClose: () => void }) {
           )}
         </Combobox.Options>
       </Combobox>
-      <p className={classes.hint} aria-hidden>
-        A name and a page go straight there: “hana rec” is Hana’s record.
-      </p>
+      {someone !== undefined && (
+        <p className={classes.hint} aria-hidden>
+          A name and a page go straight there: “{someone.toLowerCase()} rec” is the record of {someone}.
+        </p>
+      )}
     </Modal>
   );
 }

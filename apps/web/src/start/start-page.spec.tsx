@@ -44,7 +44,7 @@ afterEach(() => {
 describe("the first steps", () => {
   it.each<[string, readonly StudentView[], readonly GroupView[], string]>([
     ["an empty studio", [], [], "Your studentsnext"],
-    ["students", [student("Ada")], [], "A group, its day and its hournext"],
+    ["students", [student("Ada")], [], "A group and its hournext"],
     ["a group", [student("Ada")], [GROUP], "Where the first one standsnext"],
     ["somebody who was placed", [student("Ada", 5)], [GROUP], "The first lessonnext"],
   ])("lead on from %s", async (_, students, groups, heading) => {

@@ -21,7 +21,7 @@ import classes from "./start-page.module.css";
 const TITLES: Readonly<Record<FirstStep, string>> = {
   teaching: "How you teach",
   students: "Your students",
-  group: "A group, its day and its hour",
+  group: "A group and its hour",
   placement: "Where the first one stands",
   lesson: "The first lesson",
 };

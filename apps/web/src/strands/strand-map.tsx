@@ -7,6 +7,7 @@ import { FAMILY_NAMES, standingWords } from "../app/words.js";
 import { Bead, beadState, withFaint, type SkillStanding } from "../beads/index.js";
 import { Cords, kinOf } from "./cords.js";
 import { isSideShown, isSkillShown, type FilterContext, type MapFilter } from "./filter.js";
+import { wordsOf } from "./label.js";
 import { layoutOf, neighbour, type Direction, type PlacedBead } from "./layout.js";
 import { MapTools } from "./map-tools.js";
 import { LEAST_SCALE, mapView, MOST_SCALE } from "./map-view.js";
@@ -143,7 +144,11 @@ export function StrandMap(props: StrandMapProps) {
             {step > 0 && <span className={classes.step}>{step}</span>}
           </span>
           <span className={classes.label} aria-hidden>
-            {name}
+            {wordsOf(name).map(({ word, isWhole }, at) => (
+              <span key={at} data-whole={isWhole || undefined}>
+                {word}{" "}
+              </span>
+            ))}
           </span>
         </button>
       </li>
