@@ -96,3 +96,40 @@ test("the last sets of a bead are shown as they were counted, those of a later b
   expect(newest).toContain("it counts for nothing");
   expect(older.join()).toContain("Counts for the double under.");
 });
+
+for (const [name, width] of [
+  ["desk", 1280],
+  ["tablet", 820],
+  ["phone", 390],
+] as const) {
+  test(`no label of the map lies over another, or over a bead, on a ${name}`, async ({ page, mirrup }) => {
+    await page.setViewportSize({ width, height: 900 });
+    await page.goto(await mirrup.studentPath("Hana Petrivale"));
+    await expect(page.getByRole("button", { name: /^cross:/ })).toBeVisible();
+    const overlaps = await page.evaluate(() => {
+      const boxesOf = (part: string) =>
+        [...document.querySelectorAll(`li [class*="${part}"]`)].map((element) => {
+          const { left, right, top, bottom } = element.getBoundingClientRect();
+          return { text: element.textContent, left, right, top, bottom };
+        });
+      const labels = boxesOf("_label_");
+      const all = [...labels, ...boxesOf("_bead_").filter(({ text }) => text === "")];
+      // Letters end before their boxes do.
+      const slack = 3;
+      return labels.flatMap((one, place) =>
+        all
+          .slice(place + 1)
+          .filter(
+            (other) =>
+              one.left < other.right - slack &&
+              other.left < one.right - slack &&
+              one.top < other.bottom - slack &&
+              other.top < one.bottom - slack,
+          )
+          .map((other) => `${one.text ?? ""} | ${other.text ?? ""}`),
+      );
+    });
+    expect(overlaps).toEqual([]);
+    expect(await page.locator('li [class*="_label_"]').count()).toBeGreaterThan(70);
+  });
+}

@@ -34,13 +34,14 @@ export interface MapLayout {
   readonly families: readonly PlacedFamily[];
 }
 
-const ROW_HEIGHT = 76;
 const FAMILY_PADDING = 6;
 const FAMILY_GAP = 8;
 /** Above a family's first strand stands its name. */
 const FAMILY_HEAD = 26;
 /** Below a bead: the three lines of the longest names, which the last strand of a family has to have room for. */
 export const LABEL_BELOW = 68;
+const BEAD_HALF = 16;
+const ROW_HEIGHT = LABEL_BELOW + BEAD_HALF;
 const LEFT_EDGE = 10;
 const LEAST_COLUMN = 78;
 const MOST_COLUMN = 168;

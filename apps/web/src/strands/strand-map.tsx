@@ -1,7 +1,7 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem } from "@mirrup/contract";
 import { useElementSize } from "@mantine/hooks";
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+import { Fragment, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { TransformComponent, TransformWrapper, type ReactZoomPanPinchContentRef } from "react-zoom-pan-pinch";
 import { FAMILY_NAMES, standingWords } from "../app/words.js";
 import { Bead, beadState, withFaint, type SkillStanding } from "../beads/index.js";
@@ -145,9 +145,10 @@ export function StrandMap(props: StrandMapProps) {
           </span>
           <span className={classes.label} aria-hidden>
             {wordsOf(name).map(({ word, isWhole }, at) => (
-              <span key={at} data-whole={isWhole || undefined}>
-                {word}{" "}
-              </span>
+              <Fragment key={at}>
+                {/* The room between two words is where the line may break. */}
+                <span data-whole={isWhole || undefined}>{word}</span>{" "}
+              </Fragment>
             ))}
           </span>
         </button>
