@@ -20,6 +20,7 @@ async function place(page: Page): Promise<void> {
 }
 
 test("from the bare address to the first cleared skill of a studio of one's own", async ({ page }) => {
+  test.setTimeout(180_000);
   const { address } = await throwawayStack({ demo: false });
   const began = Date.now();
   await page.goto(address);

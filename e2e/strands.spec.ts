@@ -126,7 +126,7 @@ for (const [name, width] of [
               one.top < other.bottom - slack &&
               other.top < one.bottom - slack,
           )
-          .map((other) => `${one.text ?? ""} | ${other.text ?? ""}`),
+          .map((other) => `${one.text} | ${other.text}`),
       );
     });
     expect(overlaps).toEqual([]);

@@ -36,7 +36,7 @@ export function AnotherStudent({ strip, about, name }: StripProps) {
       size="md"
       value=""
       data={[
-        { value: "", label: "Add another" },
+        { value: "", label: "Add one" },
         ...others.map((one) => ({ value: one.studentId, label: one.name })),
       ]}
       onChange={(event) => {

@@ -32,7 +32,7 @@ describe("who is here", () => {
     const pressed = (name: string) =>
       of(name)
         .getAllByRole("button")
-        .map((one) => `${one.textContent ?? ""} ${one.getAttribute("aria-pressed") ?? ""}`);
+        .map((one) => `${one.textContent} ${one.getAttribute("aria-pressed") ?? ""}`);
     expect(pressed("Ada")).toEqual(["Here false", "Late false", "Away false"]);
     expect(pressed("Bo")).toEqual(["Here false", "Late true", "Away false"]);
   });

@@ -1,9 +1,36 @@
 import { useHotkeys } from "@mantine/hooks";
-import { lazy, Suspense, useEffect, useState, type KeyboardEvent, type ReactNode } from "react";
+import {
+  lazy,
+  Suspense,
+  useCallback,
+  useEffect,
+  useState,
+  type ComponentType,
+  type KeyboardEvent,
+  type ReactNode,
+} from "react";
 import { ReachContext, searchField } from "../app/reach.js";
+import { tellNote } from "../app/undo.js";
 
-const Finder = lazy(async () => ({ default: (await import("../finder/index.js")).Finder }));
-const KeysHelp = lazy(async () => ({ default: (await import("./keys-help.js")).KeysHelp }));
+interface WindowProps {
+  readonly onClose: () => void;
+}
+
+/** In place of a window whose file could not be fetched: the page below goes on, a set on the floor with it. */
+function NotHere({ onClose }: WindowProps) {
+  useEffect(() => {
+    tellNote("This could not be opened: the server does not answer, and it is not on this device yet.");
+    onClose();
+  }, [onClose]);
+  return null;
+}
+
+/** A window that is fetched when it is first asked for. */
+const fetched = (load: () => Promise<ComponentType<WindowProps>>) =>
+  lazy(async () => ({ default: await load().catch(() => NotHere) }));
+
+const Finder = fetched(async () => (await import("../finder/index.js")).Finder);
+const KeysHelp = fetched(async () => (await import("./keys-help.js")).KeysHelp);
 
 /** What is typed into a window over the page is none of the page's keys. */
 const keepFromPage = (event: KeyboardEvent) => event.stopPropagation();
@@ -25,7 +52,7 @@ export function InReach({ children }: { readonly children: ReactNode }) {
   ]);
   // While something is typed too.
   useHotkeys([["mod+K", find]], []);
-  const close = () => setOpen(null);
+  const close = useCallback(() => setOpen(null), []);
   // Until the window has the keys, what is typed is none of the page's either: on the floor it would be counted.
   useEffect(() => {
     if (open === null) return undefined;

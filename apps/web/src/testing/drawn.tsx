@@ -4,12 +4,15 @@ import type { Membership, SessionView } from "@mirrup/contract";
 import { MantineProvider } from "@mantine/core";
 import { notifications, Notifications } from "@mantine/notifications";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { render } from "@testing-library/react";
+import { configure, render } from "@testing-library/react";
 import { userEvent, type UserEvent } from "@testing-library/user-event";
 import type { ReactElement } from "react";
 import { MemoryRouter, Route, Routes, useLocation } from "react-router";
 import { enterStudio } from "../app/studio.js";
 import { setSender } from "../device/index.js";
+
+// Generous, for machines that do other work beside; nothing waits longer than it has to.
+configure({ asyncUtilTimeout: 15_000 });
 
 export const STUDIO_ID = "0199c1b2-0000-7000-8000-000000000001";
 
