@@ -39,7 +39,9 @@ async function lint() {
   ]);
 }
 
-const unit = () => runJest(["core", "catalogue", "cohort", "contract", "web", "pages"]);
+/** On all cores: Jest would leave one to whoever sits before the machine. */
+const unit = () =>
+  runJest(["core", "catalogue", "cohort", "contract", "web", "pages"], {}, ["--maxWorkers=100%"]);
 
 async function server() {
   const { url, adminUrl, bin } = await throwawayPostgres();

@@ -3,8 +3,8 @@ import { join } from "node:path";
 import { ROOT } from "./install.mjs";
 import { run } from "./processes.mjs";
 
-/** Runs Jest projects; answers how many tests passed and failed. */
-export async function runJest(projects, env = {}) {
+/** Runs Jest projects with what else it is told; answers how many tests passed and failed. */
+export async function runJest(projects, env = {}, args = []) {
   const outputFile = join(ROOT, ".cache", `jest-${projects[0]}.json`);
   mkdirSync(join(ROOT, ".cache"), { recursive: true });
   const code = await run(
@@ -13,6 +13,7 @@ export async function runJest(projects, env = {}) {
       join(ROOT, "node_modules/jest/bin/jest.js"),
       "--selectProjects",
       ...projects,
+      ...args,
       "--json",
       `--outputFile=${outputFile}`,
     ],
