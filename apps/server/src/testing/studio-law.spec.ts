@@ -2,7 +2,6 @@ import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import type {
   MemberView,
-  Problem,
   Role,
   SetRequest,
   StandingItem,
@@ -43,14 +42,6 @@ const ROUNDS = 5;
 const AT_ONCE = 10;
 /** What may be answered to anything: done, or a refusal that says why. Never a fault of ours, nor "try again". */
 const HONEST = [200, 400, 403, 404, 409, 410, 422];
-/**
- * Who is kept waiting for longer than a lock's five seconds is told that nothing was stored. A machine that stands still
- * for seconds may do that once in a while; that nothing was stored is held below as for every refusal.
- */
-const MOST_KEPT_WAITING = 3;
-
-const isKeptWaiting = ({ status, body }: Answer) =>
-  status === 503 && (body as Partial<Problem>).type === "database-unavailable";
 
 const pick = <T>(random: Random, values: readonly T[]): T =>
   values[between(random, 0, values.length - 1)] as T;
@@ -282,9 +273,7 @@ describe("a studio that several people change at once, in any order and twice", 
       const studio = new Studio(random, id, people, students);
       for (let round = 0; round < ROUNDS; round += 1) {
         await Promise.all(Array.from({ length: AT_ONCE }, () => studio.anything()));
-        const others = studio.answers.filter(({ status }) => !HONEST.includes(status));
-        expect(others.filter((one) => !isKeptWaiting(one))).toEqual([]);
-        expect(others.length).toBeLessThanOrEqual(MOST_KEPT_WAITING);
+        expect(studio.answers.filter(({ status }) => !HONEST.includes(status))).toEqual([]);
         expect(await ownersOf(id)).toBeGreaterThan(0);
         const member = await studio.member();
         const { body } = await member.get("/api/students");

@@ -9,6 +9,7 @@ import {
   IconRefresh,
   IconSearch,
   IconUsers,
+  type Icon,
 } from "@tabler/icons-react";
 import { Link, NavLink, Outlet, useNavigation } from "react-router";
 import { usePaths } from "../app/paths.js";
@@ -17,6 +18,31 @@ import { useNewVersion } from "../app/updates.js";
 import { OutboxNote } from "../device/index.js";
 import { PageChange } from "./page-change.js";
 import classes from "./shell.module.css";
+
+interface ToolProps {
+  readonly label: string;
+  readonly shortcut: string;
+  readonly Icon: Icon;
+  readonly onPress: () => void;
+  readonly className?: string | undefined;
+}
+
+/** What is in reach of every page, at the foot of the rail. */
+function Tool({ label, shortcut, Icon, onPress, className = "" }: ToolProps) {
+  return (
+    <Tooltip label={`${label} (${shortcut})`} position="right">
+      <ActionIcon
+        variant="subtle"
+        size={44}
+        onClick={onPress}
+        aria-label={label}
+        className={`${classes.tool} ${className}`}
+      >
+        <Icon size={22} stroke={1.6} aria-hidden />
+      </ActionIcon>
+    </Tooltip>
+  );
+}
 
 /** The frame of the desk screens: where one is, what waits to be sent, and the page. */
 export function Shell() {
@@ -67,28 +93,14 @@ export function Shell() {
               <span>New version</span>
             </UnstyledButton>
           )}
-          <Tooltip label="Find anything (Ctrl K)" position="right">
-            <ActionIcon
-              variant="subtle"
-              size={44}
-              onClick={find}
-              aria-label="Find anything"
-              className={classes.tool}
-            >
-              <IconSearch size={22} stroke={1.6} aria-hidden />
-            </ActionIcon>
-          </Tooltip>
-          <Tooltip label="Keys (?)" position="right">
-            <ActionIcon
-              variant="subtle"
-              size={44}
-              onClick={showKeys}
-              aria-label="Show the keys"
-              className={`${classes.tool} ${classes.keys}`}
-            >
-              <IconKeyboard size={22} stroke={1.6} aria-hidden />
-            </ActionIcon>
-          </Tooltip>
+          <Tool label="Find anything" shortcut="Ctrl K" Icon={IconSearch} onPress={find} />
+          <Tool
+            label="Show the keys"
+            shortcut="?"
+            Icon={IconKeyboard}
+            onPress={showKeys}
+            className={classes.keys}
+          />
         </div>
       </header>
       <main id="page" tabIndex={-1} className={classes.page} aria-busy={navigation.state !== "idle"}>

@@ -84,9 +84,8 @@ export function signedIn(role: Membership["role"]): SessionView {
 
 interface DrawnOptions {
   readonly answers?: Answers;
-  /** The address below the studio's, and the pattern that it fits. */
+  /** The address below the studio's. */
   readonly at?: string;
-  readonly route?: string;
 }
 
 interface Drawn {
@@ -99,10 +98,7 @@ interface Drawn {
 }
 
 /** Draws it, and answers what was sent since, a user, and where the address bar is now. */
-export function drawn(
-  element: ReactElement,
-  { answers = {}, at = "/", route = "/*" }: DrawnOptions = {},
-): Drawn {
+export function drawn(element: ReactElement, { answers = {}, at = "/" }: DrawnOptions = {}): Drawn {
   const sent: Sent[] = [];
   notifications.clean();
   enterStudio(STUDIO_ID);
@@ -123,7 +119,7 @@ export function drawn(
         <Notifications transitionDuration={0} />
         <MemoryRouter initialEntries={[`/${STUDIO_ID}${at}`]}>
           <Routes>
-            <Route path={`/:studioId${route}`} element={shown} />
+            <Route path="/:studioId/*" element={shown} />
             <Route path="*" element={shown} />
           </Routes>
         </MemoryRouter>
