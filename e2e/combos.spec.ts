@@ -290,8 +290,9 @@ test("the shelf: a combo within a combo, renamed, taken off and brought back; a 
   await expect(page.getByText("Coaches and owners can save combos.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Save the combo" })).toBeDisabled();
   await page.goto(`${mirrup.root}/combos`);
-  await expect(kept.getByRole("link", { name: "Nine" })).toBeVisible();
-  await expect(page.getByRole("button", { name: "Remove from the shelf" })).toBeHidden();
+  await kept.getByRole("button", { name: "More for Nine" }).click();
+  await expect(page.getByRole("menuitem", { name: "Open on the bench" })).toBeVisible();
+  await expect(page.getByRole("menuitem", { name: "Remove from the shelf" })).toBeHidden();
 });
 
 test("a starter's note stays with the combo that is made from it, and stands on its floor", async ({

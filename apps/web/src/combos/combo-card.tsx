@@ -7,6 +7,7 @@ import { counted } from "../app/plural.js";
 import { STATUS_NAMES } from "../app/words.js";
 import { Bead, codedBead } from "../beads/index.js";
 import classes from "./combos.module.css";
+import { PartBeads } from "./part-beads.js";
 import { comboSideName } from "./words.js";
 
 /** A combo's standing as a bead: the right half as written, the left mirrored. */
@@ -39,11 +40,20 @@ interface ComboCardProps {
   readonly parts: readonly ComboPart[];
   readonly note?: string;
   readonly standings?: readonly ComboStandingItem[];
+  /** For whom it is looked at: how they have its skills is shown too. */
+  readonly studentId?: string | null;
   readonly children?: ReactNode;
 }
 
 /** A combo in a list: what it is called, its score, its measures, and what can be done with it. */
-export function ComboCard({ title, parts, note, standings = [], children }: ComboCardProps) {
+export function ComboCard({
+  title,
+  parts,
+  note,
+  standings = [],
+  studentId = null,
+  children,
+}: ComboCardProps) {
   const text = comboText(parts);
   const { counts, handMoves, highest } = measureCombo(scoreOf(text), { tempo: 120, dominant: "r" });
   return (
@@ -51,6 +61,7 @@ export function ComboCard({ title, parts, note, standings = [], children }: Comb
       <div className={classes.cardHead}>
         {standings.length > 0 && <ComboBead standings={standings} />}
         <h3 className={classes.cardTitle}>{title}</h3>
+        {children !== undefined && <div className={classes.cardTools}>{children}</div>}
       </div>
       <code className={classes.score}>{text}</code>
       <p className={classes.quiet}>
@@ -58,7 +69,7 @@ export function ComboCard({ title, parts, note, standings = [], children }: Comb
         {highest > 1 ? `, up to ${highest} turns in a jump` : ""}
         {note === undefined || note === "" ? "" : `. ${note}`}
       </p>
-      {children !== undefined && <div className={classes.cardTools}>{children}</div>}
+      {studentId !== null && <PartBeads studentId={studentId} parts={parts} />}
     </li>
   );
 }

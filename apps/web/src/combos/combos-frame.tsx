@@ -1,7 +1,8 @@
 import { Button, FileButton, Group, Select, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { IconFileUpload } from "@tabler/icons-react";
-import { NavLink, Outlet, useNavigate, useSearchParams } from "react-router";
+import { Outlet, useNavigate, useSearchParams } from "react-router";
+import { PageLinks } from "../app/page-links.js";
 import { usePaths } from "../app/paths.js";
 import { tellFault } from "../app/undo.js";
 import { addressOfParts } from "./bench-address.js";
@@ -36,16 +37,15 @@ export function CombosFrame() {
     <div className={classes.frame}>
       <header className={classes.header}>
         <Title order={1}>Combos</Title>
-        <nav aria-label="Pages of combos" className={classes.pages}>
-          <NavLink to={`${paths.combos}${query}`} end className={classes.pageLink}>
-            Shelf
-          </NavLink>
-          {PAGES.map(([page, name]) => (
-            <NavLink key={page} to={`${paths.comboPage(page)}${query}`} className={classes.pageLink}>
-              {name}
-            </NavLink>
-          ))}
-        </nav>
+        <div className={classes.pages}>
+          <PageLinks
+            label="Pages of combos"
+            links={[
+              { to: `${paths.combos}${query}`, name: "Shelf", end: true },
+              ...PAGES.map(([page, name]) => ({ to: `${paths.comboPage(page)}${query}`, name })),
+            ]}
+          />
+        </div>
         <Group gap="sm" className={classes.tools}>
           <FileButton
             accept=".json,.txt,.mid,.midi,.wav"

@@ -91,7 +91,13 @@ export function Found({ combos, names, tempo }: FoundProps) {
             ...(student === null ? {} : { for: student }),
           });
           return (
-            <ComboCard key={text} title={nameOf(combo)} parts={combo.parts} note={noteOf(combo, tempo)}>
+            <ComboCard
+              key={text}
+              title={nameOf(combo)}
+              parts={combo.parts}
+              note={noteOf(combo, tempo)}
+              studentId={student}
+            >
               {mayTeach && (
                 <Button
                   variant="default"

@@ -90,11 +90,31 @@ describe("the shelf of combos", () => {
     expect(screen.getByRole("link", { name: "Build one" }).getAttribute("href")).toMatch(/bench\?for=ada$/);
   });
 
+  it("shows how somebody has each of its skills, once", async () => {
+    const parts = [
+      { subject: "cross", side: "right", score: "xr o", times: 2 },
+      { subject: "cross", side: "left", score: "xl o", times: 1 },
+      { subject: null, side: "whole", score: "o", times: 1 },
+      { subject: "combo:nine", side: "right", score: "o", times: 1 },
+    ];
+    shelf([combo("Nine", { parts: parts as never })], "coach", {}, "/combos?for=ada");
+    await screen.findByRole("link", { name: "Nine" });
+    const skills = within(saved().getByRole("list", { name: "Its skills" }));
+    expect(skills.getAllByRole("listitem").map(({ textContent }) => textContent)).toEqual(["cross"]);
+  });
+
+  it("shows nobody's skills where it is looked at for nobody", async () => {
+    shelf([combo("Nine")]);
+    await screen.findByRole("link", { name: "Nine" });
+    expect(screen.queryByRole("list", { name: "Its skills" })).toBeNull();
+  });
+
   it("removes a combo with a way back", async () => {
     const { user, sent } = shelf([combo("Nine")], "coach", {
       "PATCH /combos/nine": (body: unknown) => combo("Nine", { ...(body as object), version: 3 }),
     });
-    await user.click(await screen.findByRole("button", { name: "Remove from the shelf" }));
+    await user.click(await screen.findByRole("button", { name: "More for Nine" }));
+    await user.click(await screen.findByRole("menuitem", { name: "Remove from the shelf" }));
     await user.click(await screen.findByRole("button", { name: "Undo" }));
     await waitFor(() => expect(sent).toHaveLength(2));
     expect(sent.map(({ body }) => body)).toEqual([
@@ -104,10 +124,11 @@ describe("the shelf of combos", () => {
   });
 
   it("lets a viewer remove nothing", async () => {
-    const { client } = shelf([combo("Nine")], "viewer");
-    await screen.findByRole("link", { name: "Nine" });
+    const { client, user } = shelf([combo("Nine")], "viewer");
+    await user.click(await screen.findByRole("button", { name: "More for Nine" }));
+    await screen.findByRole("menuitem", { name: "Open on the bench" });
     await waitFor(() => expect(client.isFetching()).toBe(0));
-    expect(screen.queryByRole("button", { name: "Remove from the shelf" })).toBeNull();
+    expect(screen.queryByRole("menuitem", { name: "Remove from the shelf" })).toBeNull();
   });
 
   it("says what could not be read", async () => {

@@ -2,8 +2,8 @@ import { CATALOGUE, STARTER_COMBOS } from "@mirrup/catalogue";
 import type { ComboView } from "@mirrup/contract";
 import { scoreOf } from "@mirrup/core";
 import { comboText, partsOfScore } from "@mirrup/core/combos";
-import { Button, Skeleton, Text, TextInput, Title } from "@mantine/core";
-import { IconSearch } from "@tabler/icons-react";
+import { ActionIcon, Button, Menu, Skeleton, Text, TextInput, Title } from "@mantine/core";
+import { IconDots, IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -103,22 +103,32 @@ export function ShelfPage() {
               key={combo.id}
               title={<Link to={`${paths.combo(combo.id)}${query}`}>{combo.name}</Link>}
               parts={combo.parts}
+              studentId={studentId}
               standings={(standings.data ?? []).filter((one) => one.comboId === combo.id)}
               note={[combo.note, combo.linkedAt === null ? "" : "Shared by a link."]
                 .filter(Boolean)
                 .join(" ")}
             >
-              <Button component={Link} to={`${paths.combo(combo.id)}${query}`} variant="default">
-                Learn, call, share
-              </Button>
-              <Button component={Link} to={benchOf(combo)} variant="default">
-                Open on the bench
-              </Button>
-              {mayTeach && (
-                <Button variant="subtle" onClick={() => takeOff(combo, () => undefined)}>
-                  Remove from the shelf
-                </Button>
-              )}
+              <Menu position="bottom-end">
+                <Menu.Target>
+                  <ActionIcon variant="subtle" size={44} aria-label={`More for ${combo.name}`}>
+                    <IconDots size={20} aria-hidden />
+                  </ActionIcon>
+                </Menu.Target>
+                <Menu.Dropdown>
+                  <Menu.Item component={Link} to={`${paths.combo(combo.id)}${query}`}>
+                    Learn, call, share
+                  </Menu.Item>
+                  <Menu.Item component={Link} to={benchOf(combo)}>
+                    Open on the bench
+                  </Menu.Item>
+                  {mayTeach && (
+                    <Menu.Item onClick={() => takeOff(combo, () => undefined)}>
+                      Remove from the shelf
+                    </Menu.Item>
+                  )}
+                </Menu.Dropdown>
+              </Menu>
             </ComboCard>
           ))}
         </ul>
@@ -128,7 +138,7 @@ export function ShelfPage() {
         {starters.length === 0 && <Text mt="xs">None of them matches “{words}”.</Text>}
         <ul className={classes.cards}>
           {starters.map((one) => (
-            <ComboCard key={one.id} title={one.name} parts={one.parts} note={one.note}>
+            <ComboCard key={one.id} title={one.name} parts={one.parts} note={one.note} studentId={studentId}>
               <Button component={Link} to={benchOf(one, one.name)} variant="default">
                 Open on the bench
               </Button>

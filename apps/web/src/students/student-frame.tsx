@@ -1,9 +1,10 @@
 import { Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { Link, NavLink, Outlet, useParams } from "react-router";
+import { Link, Outlet, useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
+import { PageLinks } from "../app/page-links.js";
 import { STUDENT_PAGE_NAMES, STUDENT_PAGES, usePaths } from "../app/paths.js";
 import { goalWords, listWords, SCHOOL_NAMES } from "../app/words.js";
 import { detailQuery, studentQuery, studioQuery } from "./queries.js";
@@ -42,19 +43,19 @@ export function StudentFrame() {
           {data !== undefined && data.goals.length > 0 && `Goal: ${listWords(data.goals.map(goalWords))}. `}
           {data?.archived === true && <strong>Archived.</strong>}
         </Text>
-        <nav aria-label="Pages of this student" className={classes.pages}>
-          <NavLink to={paths.student(studentId)} end className={classes.page}>
-            Strands
-          </NavLink>
-          {STUDENT_PAGES.map((page) => (
-            <NavLink key={page} to={paths.studentPage(studentId, page)} className={classes.page}>
-              {STUDENT_PAGE_NAMES[page]}
-            </NavLink>
-          ))}
-          <Link to={`${paths.combos}?for=${studentId}`} className={classes.page}>
-            Combos
-          </Link>
-        </nav>
+        <div className={classes.pages}>
+          <PageLinks
+            label="Pages of this student"
+            links={[
+              { to: paths.student(studentId), name: "Strands", end: true },
+              ...STUDENT_PAGES.map((page) => ({
+                to: paths.studentPage(studentId, page),
+                name: STUDENT_PAGE_NAMES[page],
+              })),
+              { to: `${paths.combos}?for=${studentId}`, name: "Combos" },
+            ]}
+          />
+        </div>
       </header>
       <Outlet />
     </div>
