@@ -62,6 +62,16 @@ export { type Goal, type PathOptions, goalPath, goalSides } from "./next/goal-pa
 export { type NextDrill, type NextReason, type OnPath, type SideOrder, nextDrills } from "./next/next.js";
 export { stageOf } from "./next/stage.js";
 export { type Together, usefulTogether } from "./next/together.js";
+export {
+  type Cord,
+  type Frontier,
+  type FrontierAsked,
+  type FrontierBead,
+  type FrontierStatus,
+  type StatusOfSides,
+  frontierOf,
+  kinOfBead,
+} from "./next/frontier.js";
 export { walkedOf } from "./next/walk.js";
 export { ROUND_ANSWERS, type RoundAnswer, askedOf, roundCounts } from "./floor/round.js";
 export { type Holding, type HoldAsked, heldAfter, leftAfter } from "./floor/holding.js";
