@@ -20,6 +20,7 @@ globalThis.ResizeObserver = class {
   disconnect() {}
 };
 globalThis.HTMLElement.prototype.scrollIntoView = () => {};
+globalThis.HTMLElement.prototype.scrollTo = () => {};
 globalThis.HTMLElement.prototype.checkVisibility = () => true;
 Object.defineProperty(document, "fonts", {
   value: { ready: Promise.resolve(), addEventListener() {}, removeEventListener() {} },

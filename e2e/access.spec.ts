@@ -35,6 +35,7 @@ test("by night every page is as legible: the system's dark scheme is the desk's"
     `${mirrup.root}/today`,
     `${mirrup.root}/students`,
     `${student}?skill=cross`,
+    `${student}/frontier`,
     `${student}/session`,
     `${student}/weeks`,
     `${student}/outline`,

@@ -92,6 +92,12 @@ export const router = createBrowserRouter([
                         }),
                       },
                       {
+                        path: "frontier",
+                        lazy: async () => ({
+                          Component: (await import("./frontier/frontier-page.js")).FrontierPage,
+                        }),
+                      },
+                      {
                         path: "session",
                         lazy: async () => ({
                           Component: (await import("./session/session-page.js")).SessionPage,

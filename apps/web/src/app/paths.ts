@@ -3,6 +3,7 @@ import { useParams } from "react-router";
 
 /** What a student's pages are called, in the order in which they stand. */
 export const STUDENT_PAGE_NAMES = {
+  frontier: "Frontier",
   session: "Session",
   weeks: "Weeks",
   outline: "Outline",
@@ -33,7 +34,7 @@ export interface Paths {
   readonly student: (id: string) => string;
   /** A student's strands with one bead in hand. */
   readonly bead: (studentId: string, skillId: string) => string;
-  /** A page of the student: session, weeks, outline, placement, record or schools. */
+  /** A page of the student, by its own name. */
   readonly studentPage: (id: string, page: StudentPage) => string;
   /** The planned session of a student while it is held. */
   readonly led: (id: string) => string;

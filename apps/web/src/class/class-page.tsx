@@ -3,12 +3,13 @@ import type { GroupView } from "@mirrup/contract";
 import { Button, Group, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { Suspense, useCallback, useMemo, useState } from "react";
-import { Link, NavLink, useNavigate, useParams, useSearchParams } from "react-router";
+import { lazy, Suspense, useCallback, useMemo, useState } from "react";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
+import { PageLinks } from "../app/page-links.js";
 import { usePaths } from "../app/paths.js";
 import { meetingWords } from "../app/words.js";
 import { BeadKey } from "../beads/index.js";
@@ -20,21 +21,33 @@ import { LazyGroupForm } from "./lazy-group-form.js";
 import { SkillSheet } from "./skill-sheet.js";
 import { Together } from "./together.js";
 
+/** The pictures of a class, what they are called, and what the address calls them. */
+const VIEWS = [
+  { value: "grid", label: "Grid" },
+  { value: "frontier", label: "Frontier" },
+  { value: "sheet", label: "Skill sheet" },
+] as const;
+
+const LazyFrontier = lazy(async () => ({ default: (await import("./class-frontier.js")).ClassFrontier }));
+
 type Editing = "no" | "this" | "new";
 
 function Groups({ groups }: { readonly groups: readonly GroupView[] }) {
   const paths = usePaths();
+  // What is shown of one group is shown of the next.
+  const [params] = useSearchParams();
+  const view = params.get("view");
+  const query = view === null ? "" : `?view=${view}`;
   return (
-    <nav aria-label="Groups" className={classes.groups}>
-      <NavLink to={paths.class()} end className={classes.tab}>
-        Everybody
-      </NavLink>
-      {groups.map((group) => (
-        <NavLink key={group.id} to={paths.class(group.id)} className={classes.tab}>
-          {group.name}
-        </NavLink>
-      ))}
-    </nav>
+    <div className={classes.groups}>
+      <PageLinks
+        label="Groups"
+        links={[
+          { to: `${paths.class()}${query}`, name: "Everybody", end: true },
+          ...groups.map(({ id, name }) => ({ to: `${paths.class(id)}${query}`, name })),
+        ]}
+      />
+    </div>
   );
 }
 
@@ -52,7 +65,7 @@ export function ClassPage() {
   const group = groups.data?.find((one) => one.id === groupId);
   useDocumentTitle(`${group?.name ?? "Class"} · Mirrup`);
   const order: GridOrder = ORDERS.find((one) => one === params.get("order")) ?? "shape";
-  const isSheet = params.get("view") === "sheet";
+  const shown = VIEWS.find(({ value }) => value === params.get("view"))?.value ?? "grid";
   const grid = useMemo(
     () => (view.data === undefined ? null : gridOf(view.data, CATALOGUE, order)),
     [view.data, order],
@@ -100,12 +113,9 @@ export function ClassPage() {
         <Group gap="xs" className={classes.actions}>
           <SegmentedControl
             aria-label="What is shown"
-            value={isSheet ? "sheet" : "grid"}
-            onChange={(value) => set("view", value === "sheet" ? value : "")}
-            data={[
-              { value: "grid", label: "Grid" },
-              { value: "sheet", label: "Skill sheet" },
-            ]}
+            value={shown}
+            onChange={(value) => set("view", value === "grid" ? "" : value)}
+            data={[...VIEWS]}
           />
           <Button variant="default" component={Link} to={paths.classClock(groupId)}>
             Interval clock
@@ -149,10 +159,20 @@ export function ClassPage() {
             : "Nobody is in this group yet. Edit the group and choose its students."}
         </Text>
       )}
-      {grid !== null && present.length > 0 && isSheet && (
+      {grid !== null && present.length > 0 && shown === "sheet" && (
         <SkillSheet key={groupId ?? "all"} grid={grid} title={group?.name ?? "Everybody"} mayEdit={mayEdit} />
       )}
-      {grid !== null && present.length > 0 && !isSheet && (
+      {grid !== null && present.length > 0 && shown === "frontier" && (
+        <Suspense fallback={<Skeleton height={420} />}>
+          <LazyFrontier
+            key={groupId ?? "all"}
+            students={present}
+            groupId={groupId}
+            title={group?.name ?? "Everybody"}
+          />
+        </Suspense>
+      )}
+      {grid !== null && present.length > 0 && shown === "grid" && (
         <>
           <Group justify="space-between">
             <SegmentedControl

@@ -16,7 +16,8 @@ const SIDE_WORDS: Readonly<Record<FilterSide, string>> = {
   stronger: "stronger side",
   weaker: "weaker side",
 };
-const STRANDS = [
+/** The strands, for a choice among them; the empty value is all. */
+export const STRAND_OPTIONS = [
   { value: "", label: "every strand" },
   ...CATALOGUE.strands.map(({ id, name, family }) => ({
     value: id,
@@ -47,7 +48,7 @@ export function Filters({ filter, onChange }: FiltersProps) {
       <NativeSelect
         aria-label="Strand"
         size="sm"
-        data={STRANDS}
+        data={STRAND_OPTIONS}
         value={filter.strand}
         onChange={(event) => onChange({ ...filter, strand: event.currentTarget.value })}
       />

@@ -39,13 +39,18 @@ export function MapTools({ onFind, onFit, onZoom }: MapToolsProps) {
         aria-label="Find a bead"
         placeholder="Find a bead, key /"
         size="sm"
-        w={190}
+        className={classes.find}
         searchable
         limit={30}
         value={null}
         data={SKILLS}
         nothingFoundMessage="No skill has this name."
-        onChange={(subject) => subject !== null && onFind(subject)}
+        onChange={(subject) => {
+          if (subject === null) return;
+          // The keys are the map's again, whether or not what was found is on it.
+          search.current?.blur();
+          onFind(subject);
+        }}
       />
       {tools.map(([label, Icon, act]) => (
         <Tooltip key={label} label={label}>

@@ -8,6 +8,8 @@ export interface Point {
 
 export const LEAST_SCALE = 0.4;
 export const MOST_SCALE = 2.5;
+/** From here on the names of beads are read without effort. */
+const READABLE_SCALE = 0.75;
 const MARGIN = 48;
 const ZOOM_STEP = 0.35;
 const LABEL = 60;
@@ -23,6 +25,8 @@ export interface MapView {
   /** Moves as little as it takes to show a point. */
   readonly show: (point: Point) => void;
   readonly zoom: (step: number) => void;
+  /** All of the width where that can be read, else from a place on; and its height in the middle. */
+  readonly begin: (at: Point, map: { readonly width: number; readonly height: number }) => void;
   readonly fit: (width: number, height: number) => void;
   /** Brings several points into sight together. */
   readonly gather: (points: readonly Point[]) => void;
@@ -60,6 +64,19 @@ export function mapView(view: ReactZoomPanPinchContentRef | null): MapView {
     zoom: (step) => {
       if (step > 0) void view?.zoomIn(ZOOM_STEP, duration());
       else void view?.zoomOut(ZOOM_STEP, duration());
+    },
+    begin: ({ x, y }, map) => {
+      const now = frame();
+      if (now === null || now.width === 0) return;
+      const { move, width, height } = now;
+      const scale = Math.max(READABLE_SCALE, Math.min(1, width / map.width));
+      // What is smaller than the frame stands in its middle; what is larger has no edge inside of it.
+      const place = (wanted: number, size: number, room: number) =>
+        size <= room ? (room - size) / 2 : Math.min(0, Math.max(room - size, wanted));
+      const left = place(MARGIN / 2 - x * scale, map.width * scale, width);
+      const top =
+        map.height * scale <= height ? 0 : place(height / 2 - y * scale, map.height * scale, height);
+      move(left, top, scale);
     },
     gather: (points) => {
       const now = frame();

@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { isMet, standingOf, type Reading } from "../record/standing.js";
 import type { SideName } from "../sides.js";
-import { catalogueOf, FIVE_IN_A_ROW } from "../testing/small-catalogue.js";
+import { catalogueOf, FIVE_IN_A_ROW, type Line } from "../testing/small-catalogue.js";
 import { readingWith, type Known } from "../testing/small-reading.js";
 import { syllabusOf } from "../syllabus/syllabus.js";
 import { frontierOf, kinOfBead, type Frontier, type FrontierAsked, type StatusOfSides } from "./frontier.js";
@@ -12,7 +12,7 @@ const statusesOf =
   (side) =>
     standingOf(reading, side);
 
-type Lines = Parameters<typeof catalogueOf>;
+type Lines = readonly Line[];
 
 function frontier(lines: Lines, students: readonly (readonly Known[])[], asked?: FrontierAsked): Frontier {
   const catalogue = catalogueOf(...lines);
@@ -24,7 +24,8 @@ function frontier(lines: Lines, students: readonly (readonly Known[])[], asked?:
   );
 }
 
-const columns = ({ beads }: Frontier) => Object.fromEntries(beads.map(({ subject, step }) => [subject, step]));
+const columns = ({ beads }: Frontier) =>
+  Object.fromEntries(beads.map(({ subject, step }) => [subject, step]));
 const written = (cords: Frontier["cords"]) => cords.map(({ from, to }) => `${from} ${to}`).sort();
 
 const LINE: Lines = [
@@ -175,7 +176,7 @@ const arbitraryLines = fc
     { minLength: 1, maxLength: 12 },
   )
   .map((skills) =>
-    skills.map(({ sides, needs }, place): Lines[number] => {
+    skills.map(({ sides, needs }, place): Line => {
       const text = needs.flatMap(({ of, how }) => {
         if (place === 0) return [];
         const terms = [...new Set(of.map((number) => number % place))].map((number) => {
@@ -197,7 +198,7 @@ const arbitraryClass = fc.tuple(
   }),
 );
 
-function readingsOf(lines: readonly Lines[number][], students: readonly (readonly [number, string, number][])[]) {
+function readingsOf(lines: readonly Line[], students: readonly (readonly [number, string, number][])[]) {
   const catalogue = catalogueOf(...lines);
   const syllabus = syllabusOf({ catalogue, school: FIVE_IN_A_ROW });
   const readings = students.map((own) => {

@@ -2,7 +2,7 @@ import { buildCatalogue, type Catalogue, type Craft, type SkillEntry } from "../
 import type { School } from "../syllabus/gates.js";
 import { FAMILIES, SKILL_CLASSES, type Family, type SkillClass } from "../syllabus/skill.js";
 
-type Line = readonly [id: string, sides: "one" | "two", needs: string, skillClass?: SkillClass];
+export type Line = readonly [id: string, sides: "one" | "two", needs: string, skillClass?: SkillClass];
 
 function entryOf([id, sides, needs, skillClass = "base"]: Line): SkillEntry {
   return {
