@@ -293,6 +293,7 @@ await main(async () => {
   await (await import("./bench-class.mjs")).benchClass();
   await (await import("./bench-classes.mjs")).benchClasses();
   await (await import("./bench-next.mjs")).benchNext();
+  await (await import("./bench-frontier.mjs")).benchFrontier();
   (await import("./bench-combos.mjs")).benchCombos();
   await (await import("./bench-coaching.mjs")).benchCoaching();
   try {

@@ -1,4 +1,15 @@
-import { buildCatalogue, type Catalogue, type Craft, type StrandEntry } from "@mirrup/core";
+import {
+  buildCatalogue,
+  overlay,
+  usable,
+  type Catalogue,
+  type CatalogueResult,
+  type Craft,
+  type Overlay,
+  type StrandEntry,
+  type UsableCatalogue,
+  type WrittenCatalogue,
+} from "@mirrup/core";
 import { LADDERS } from "./ladders.js";
 import { ROLES } from "./roles.js";
 import { CROSSES } from "./strands/crosses.js";
@@ -42,9 +53,23 @@ export function loadCatalogue(strands: readonly StrandEntry[], version: string, 
   throw new Error(`The catalogue cannot be used:\n${reasons}`);
 }
 
+const WRITTEN: WrittenCatalogue = {
+  strands: [...FOOTWORK, ...SIDE_SWINGS, ...CROSSES, ...MULTIPLES],
+  version: "2",
+  craft: { ladders: LADDERS, roles: ROLES },
+};
+
 /** The catalogue that ships. */
-export const CATALOGUE: Catalogue = loadCatalogue(
-  [...FOOTWORK, ...SIDE_SWINGS, ...CROSSES, ...MULTIPLES],
-  "2",
-  { ladders: LADDERS, roles: ROLES },
-);
+export const CATALOGUE: Catalogue = loadCatalogue(WRITTEN.strands, WRITTEN.version, WRITTEN.craft);
+
+const isEmpty = ({ entries }: Overlay) => Object.keys(entries).length === 0;
+
+/** The catalogue that ships with a studio's own laid over it, or every fault of that. */
+export function catalogueWith(own: Overlay): CatalogueResult {
+  return overlay(WRITTEN, own);
+}
+
+/** The same with what of the studio's own fits: for whoever has to teach by it, whatever was kept. */
+export function catalogueInUse(own: Overlay): UsableCatalogue {
+  return isEmpty(own) ? { catalogue: CATALOGUE, leftOut: [] } : usable(WRITTEN, own);
+}

@@ -29,7 +29,10 @@ export {
 export { traceBeats } from "./rope/trace.js";
 export {
   type Catalogue,
+  type CatalogueFault,
+  type CatalogueResult,
   type Craft,
+  type SkillEntry,
   type StrandEntry,
   buildCatalogue,
   siblingsOf,
@@ -37,6 +40,18 @@ export {
   skillOf,
   skillsByScore,
 } from "./syllabus/catalogue.js";
+export {
+  NO_OVERLAY,
+  type ChangedSkill,
+  type Overlay,
+  type OverlayEntry,
+  type OwnSkill,
+  type UsableCatalogue,
+  type WrittenCatalogue,
+  isOwnSkill,
+  overlay,
+  usable,
+} from "./syllabus/overlay.js";
 export { CAUTION_CODES, type CautionCode, cautionsOf } from "./syllabus/caution.js";
 export {
   DRILL_KINDS,

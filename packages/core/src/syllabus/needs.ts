@@ -23,7 +23,7 @@ export interface Needs {
   readonly helps: readonly string[];
 }
 
-const TERM = /^([a-z][a-z0-9-]*)(?:\s+(both|other))?(?:\s*≥\s*([1-9]\d{0,3}))?$/;
+const TERM = /^([a-z][a-z0-9-]*|own:[\da-f-]{36})(?:\s+(both|other))?(?:\s*≥\s*([1-9]\d{0,3}))?$/;
 
 function parseTerm(text: string): NeedTerm {
   const match = TERM.exec(text.trim());
