@@ -18,6 +18,7 @@ import type { DecisionView, StudentProfile } from "./teaching.js";
 
 export * from "./combos.js";
 export * from "./lessons.js";
+export * from "./own-skills.js";
 export * from "./presence.js";
 export * from "./teaching.js";
 export type { Opened, StandingChange };
@@ -400,6 +401,7 @@ export const AUDIT_ACTIONS = [
   "took-back",
   "changed-school",
   "changed-studio",
+  "changed-skills",
   "settled-rules",
   "added",
   "imported",
@@ -445,7 +447,16 @@ export interface StudentRecord {
 }
 
 /** What a change may be of. */
-export const TOPICS = ["students", "lessons", "groups", "combos", "pairs", "studio", "presence"] as const;
+export const TOPICS = [
+  "students",
+  "lessons",
+  "groups",
+  "combos",
+  "pairs",
+  "studio",
+  "catalogue",
+  "presence",
+] as const;
 export type Topic = (typeof TOPICS)[number];
 
 /** That something was changed, and by which page; what it is now is read as ever. */

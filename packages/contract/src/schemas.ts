@@ -78,10 +78,12 @@ import {
 
 export * from "./combo-schemas.js";
 export * from "./lesson-schemas.js";
+export * from "./own-skill-schemas.js";
 export * from "./presence-schemas.js";
 export * from "./teaching-schemas.js";
 
 export const idParam = uuid().required();
+export const subjectParam = subject().required();
 
 /** Nobody jumps more in one set; what is worked out of a set takes as long as its tries are many. */
 const MOST_TRIES = 20_000;

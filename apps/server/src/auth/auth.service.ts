@@ -163,7 +163,7 @@ export class AuthService {
           "personId",
         ]);
       const studio = await manager.findOneByOrFail(StudioEntity, { id: studioId });
-      const scope = scopeIn(manager, { studio, personId: person.id, now });
+      const scope = await scopeIn(manager, { studio, personId: person.id, now });
       await this.audit.note(scope, "joined", { about: isMore ? role : member.role });
       return person.id;
     });

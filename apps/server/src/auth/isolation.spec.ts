@@ -115,6 +115,12 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/mail": ["owner"],
   "GET /api/audit": ["owner"],
   "GET /api/changes": ["viewer"],
+  "GET /api/catalogue": ["viewer"],
+  "GET /api/catalogue/editions": ["coach"],
+  "PUT /api/catalogue/skills/{subject}": [
+    "coach",
+    () => ({ was: null, is: { kind: "changed", name: "slalom" } }),
+  ],
   "GET /api/presence": ["viewer"],
   "POST /api/presence": [
     "coach",
@@ -142,7 +148,11 @@ function ask(client: Client, route: string): Promise<{ status: number; body: unk
   const id = Object.entries(places).find(([part]) => path.startsWith(`/api${part}`))?.[1] ?? student;
   const body = ROUTES[route]?.[1]?.();
   const query = method === "GET" ? (QUERIES[path]?.() ?? "") : "";
-  return client.ask(method, path.replace("{id}", id) + query, method === "GET" ? undefined : (body ?? {}));
+  return client.ask(
+    method,
+    path.replace("{id}", id).replace("{subject}", "skier") + query,
+    method === "GET" ? undefined : (body ?? {}),
+  );
 }
 
 const of = (...kinds: readonly Who[]) =>

@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type {
   ComboChange,
   ComboLinkView,
@@ -205,7 +204,7 @@ export class CombosService {
     const ids = new Set(known.map((combo) => combo.id));
     return combos.flatMap(({ id, parts }, item) => {
       const field = (part: number | null) => (part === null ? "parts" : `parts[${part}]`);
-      const rules = comboFaults(CATALOGUE, parts).map(({ part, code, message }): ProblemError => ({
+      const rules = comboFaults(scope.catalogue, parts).map(({ part, code, message }): ProblemError => ({
         item,
         id,
         field: field(part),

@@ -21,6 +21,7 @@ import { EarlyStopEntity } from "../students/early-stop.entity.js";
 import { StudentPairEntity } from "../students/student-pair.entity.js";
 import { StudentEntity } from "../students/student.entity.js";
 import { PresenceEntity } from "../presence/presence.entity.js";
+import { OverlayEntity } from "../studios/overlay.entity.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
@@ -35,6 +36,7 @@ import { Editions1765000000000 } from "./migrations/1765000000000-editions.js";
 import { OwnStudio1765300000000 } from "./migrations/1765300000000-own-studio.js";
 import { Changes1765500000000 } from "./migrations/1765500000000-changes.js";
 import { Notes1765800000000 } from "./migrations/1765800000000-notes.js";
+import { Overlay1765900000000 } from "./migrations/1765900000000-overlay.js";
 import { Presence1765700000000 } from "./migrations/1765700000000-presence.js";
 import { Said1765600000000 } from "./migrations/1765600000000-said.js";
 import { Letters1765400000000 } from "./migrations/1765400000000-letters.js";
@@ -62,6 +64,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
     url,
     entities: [
       StudioEntity,
+      OverlayEntity,
       StudentEntity,
       DeletedStudentEntity,
       SetEntity,
@@ -105,6 +108,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Said1765600000000,
       Presence1765700000000,
       Notes1765800000000,
+      Overlay1765900000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

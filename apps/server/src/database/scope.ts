@@ -4,6 +4,7 @@ import { InjectDataSource } from "@nestjs/typeorm";
 import type { DataSource, EntityManager } from "typeorm";
 import { NoStudioProblem } from "../problems/problem.js";
 import { StudioEntity } from "../studios/studio.entity.js";
+import { catalogueIn, type StudioCatalogue } from "./catalogue.js";
 
 /** Who asks, for which studio, as what: settled by the guard before any handler runs. */
 export interface Member {
@@ -12,8 +13,11 @@ export interface Member {
   readonly role: Role;
 }
 
-/** Whose data a piece of work may touch, and the transaction that it runs in. Every service takes one first. */
-export interface Scope {
+/**
+ * Whose data a piece of work may touch, what is taught there, and the transaction that it runs in. Every service takes
+ * one first.
+ */
+export interface Scope extends StudioCatalogue {
   readonly studio: StudioEntity;
   /** Null for the work of a command, which nobody asked for over HTTP. */
   readonly personId: string | null;
@@ -29,11 +33,12 @@ export type Mode = "read" | "write";
 export type Audits = readonly AuditAction[] | "all";
 
 /** A scope inside a transaction that was begun otherwise than by a route, as by signing in or by a command. */
-export function scopeIn(
+export async function scopeIn(
   manager: EntityManager,
   { studio, personId, now }: Pick<Scope, "studio" | "personId" | "now">,
-): Scope {
-  return { studio, personId, manager, now, mode: "write", audits: "all" };
+): Promise<Scope> {
+  const taught = await catalogueIn(manager, studio);
+  return { studio, ...taught, personId, manager, now, mode: "write", audits: "all" };
 }
 
 /** A scope that holds the school and the time zone by which facts are derived; only such a one may write facts. */
@@ -54,7 +59,7 @@ export async function holdTeaching(scope: Scope): Promise<TeachingScope> {
     lock: { mode: "pessimistic_read" },
   });
   if (studio === null) throw new NoStudioProblem();
-  return holding({ ...scope, studio });
+  return holding({ ...scope, studio, ...(await catalogueIn(scope.manager, studio)) });
 }
 
 /** The scope of whoever holds the studio's row already, as whoever changes how it teaches does. */
@@ -144,6 +149,7 @@ export class Scopes {
   ): Promise<T> {
     const studio = await manager.findOneBy(StudioEntity, { id: studioId });
     if (studio === null) throw new NoStudioProblem();
-    return work({ studio, personId: personId ?? null, manager, now: new Date(), mode, audits });
+    const taught = await catalogueIn(manager, studio);
+    return work({ studio, ...taught, personId: personId ?? null, manager, now: new Date(), mode, audits });
   }
 }

@@ -1,6 +1,5 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { DecisionRequest, ProblemError } from "@mirrup/contract";
-import { comboSubject, sidesOf } from "@mirrup/core";
+import { comboSubject, sidesOf, type Catalogue } from "@mirrup/core";
 import type { ComboPart } from "@mirrup/core/combos";
 import { isDeepStrictEqual } from "node:util";
 import { comboSubjectFault } from "../combos/index.js";
@@ -13,6 +12,7 @@ export interface Refusal {
 
 /** What the database knows that a batch of decisions asks about. */
 export interface DecisionKnowledge {
+  readonly catalogue: Catalogue;
   readonly students: ReadonlySet<string>;
   readonly deleted: ReadonlySet<string>;
   readonly stored: ReadonlyMap<string, DecisionEntity>;
@@ -60,7 +60,7 @@ export function refusalsOf(request: DecisionRequest, item: number, knowledge: De
     return [refuse(422, "studentId", "unknown-student", "There is no student with this id in the studio.")];
   }
   const refusals: Refusal[] = [];
-  const skill = CATALOGUE.skills.get(subject);
+  const skill = knowledge.catalogue.skills.get(subject);
   if (comboSubject(subject) !== null) {
     const fault = comboSubjectFault(subject, side, knowledge.combos);
     if (fault !== null) refusals.push(refuse(422, fault.field, fault.code, fault.message));

@@ -7,7 +7,6 @@ import type {
   LoggedDecision,
 } from "@mirrup/contract";
 import { sideKey, sidesOf, SideSet, skillOf, type SubjectSide } from "@mirrup/core";
-import { CATALOGUE } from "@mirrup/catalogue";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
@@ -109,7 +108,7 @@ export class DecisionsService {
     await this.standings.add(scope, students, { sets: [], decisions: plain });
     for (const student of students) {
       const own = lines.filter((line) => line.studentId === student.id);
-      touched.set(student.id, new SideSet(own.flatMap((line) => aboutOf(line))));
+      touched.set(student.id, new SideSet(own.flatMap((line) => aboutOf(scope, line))));
       const anew = await this.sidesToRefold(scope, student, own);
       if (anew.length === 0) continue;
       const gates = await this.gatesOf(scope, student.id);
@@ -129,7 +128,7 @@ export class DecisionsService {
     const touch = (about: readonly SubjectSide[], since: LogPlace | null) =>
       sides.push(...about.map(({ subject, side }) => ({ subject, side, since })));
     for (const line of lines) {
-      if (line.decision.kind === "override") touch(aboutOf(line), null);
+      if (line.decision.kind === "override") touch(aboutOf(scope, line), null);
       if (line.decision.kind !== "void") continue;
       const key = { studioId: scope.studio.id, id: line.decision.target };
       const set = await scope.manager.findOneBy(SetEntity, key);
@@ -140,7 +139,7 @@ export class DecisionsService {
       }
       // What was asked of a gate changes all that was judged by it.
       if (decision !== null)
-        touch(aboutOf(decision), decision.decision.kind === "override" ? null : placeOf(decision));
+        touch(aboutOf(scope, decision), decision.decision.kind === "override" ? null : placeOf(decision));
     }
     return sides;
   }
@@ -198,6 +197,7 @@ export class DecisionsService {
     );
     return {
       combos,
+      catalogue: scope.catalogue,
       students: new Set(students.map((student) => student.id)),
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
       stored: new Map(stored.map((line) => [line.id, line])),
@@ -226,8 +226,8 @@ const placeOf = ({ happenedAt, id }: SetEntity | DecisionEntity): LogPlace => ({
 });
 
 /** The sides that a decision is about: an override's gate counts for every side of its skill. */
-function aboutOf({ subject, side, decision }: DecisionEntity): readonly SubjectSide[] {
+function aboutOf({ catalogue }: Scope, { subject, side, decision }: DecisionEntity): readonly SubjectSide[] {
   return decision.kind === "override"
-    ? sidesOf(skillOf(CATALOGUE, subject)).map((one) => ({ subject, side: one }))
+    ? sidesOf(skillOf(catalogue, subject)).map((one) => ({ subject, side: one }))
     : [{ subject, side }];
 }

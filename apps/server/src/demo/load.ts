@@ -29,7 +29,7 @@ export async function loadDemo(database: DataSource, now: Date): Promise<boolean
     const studio: StudioEntity = { ...NEW_STUDIO, id, name, timeZone, school, isDemo: true, createdAt: now };
     await manager.insert(StudioEntity, studio);
     await addPeople(manager, studio.id, now);
-    const scope = scopeIn(manager, { studio, personId: null, now });
+    const scope = await scopeIn(manager, { studio, personId: null, now });
     await addCombos(scope);
     await addStudents(scope);
     await addGroups(manager, studio.id, now);

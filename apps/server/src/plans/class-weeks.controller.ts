@@ -34,8 +34,8 @@ export class ClassWeeksController {
     @Param("id", { schema: idParam }) id: string,
     @Query({ schema: classWeeksQuery }) { until, goal, perWeek, tries }: ClassWeeksQuery,
   ): Promise<ClassWeeksView> {
-    const goals = goalsOf([goal].flat());
-    const { asked, students, names } = await this.scopes.run(member, async (scope) => {
+    const { asked, goals, students, names } = await this.scopes.run(member, async (scope) => {
+      const goals = goalsOf(scope, [goal].flat());
       const today = todayOf(scope);
       checkDate(today, until);
       const { weekday, members } = await this.groups.read(scope, id);
@@ -48,6 +48,7 @@ export class ClassWeeksController {
       );
       const usual = weekday === null ? spreadWeekdays(1) : [weekday];
       return {
+        goals,
         asked: { today, until, weekdays: perWeek === undefined ? usual : spreadWeekdays(perWeek) },
         names: new Map(learners.map((student) => [student.id, student.name])),
         students: learners.map((student) => {

@@ -51,7 +51,7 @@ export class WeeksController {
     const { until } = query;
     const today = todayOf(scope);
     checkDate(today, until);
-    const goals = query.goal === undefined ? student.goals : goalsOf([query.goal].flat());
+    const goals = query.goal === undefined ? student.goals : goalsOf(scope, [query.goal].flat());
     const reading = await this.standings.readingOf(scope, student);
     const loads = (await loadsOf(scope, [id])).get(id) ?? [];
     const learner = { student, reading, loads };

@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest, SetsReply, SetsRequest, StandingChange } from "@mirrup/contract";
 import { sideKey, SideSet } from "@mirrup/core";
 import { isClearedStatus } from "@mirrup/core/teaching";
@@ -33,7 +32,7 @@ function lineOf(scope: Scope, set: SetRequest, aheadBy: number): SetEntity {
     deviceAt,
     receivedAt: scope.now,
     happenedAt: happenedAt(deviceAt, aheadBy, scope.now),
-    catalogueVersion: CATALOGUE.version,
+    catalogueVersion: scope.catalogue.version,
   };
 }
 
@@ -123,6 +122,7 @@ export class SetsService {
     );
     return {
       held: students,
+      catalogue: scope.catalogue,
       students: new Set(students.map((student) => student.id)),
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
       stored: new Map(stored.map((set) => [set.id, set])),

@@ -1,4 +1,4 @@
-import { CATALOGUE, addsRuns, mannerOf, SCHOOLS } from "@mirrup/catalogue";
+import { addsRuns, mannerOf, SCHOOLS } from "@mirrup/catalogue";
 import { localDate, rulesText, syllabusOf, type Syllabus } from "@mirrup/core";
 import { grownFrom } from "@mirrup/core/planning";
 import { HANDBOOK_MODEL, readModel, type LearnerModel, type Reader } from "@mirrup/core/teaching";
@@ -20,7 +20,7 @@ export function syllabusFor(
 ): Syllabus {
   const chosen = [settings, scope.studio.settings];
   return syllabusOf({
-    catalogue: CATALOGUE,
+    catalogue: scope.catalogue,
     school: SCHOOLS[school ?? scope.studio.school],
     overrides: [{ skills: gates }],
     manner: mannerOf(homeStep, ...chosen),

@@ -1,5 +1,4 @@
 /** The landings of each lesson, kept in step with the log, so that a week is read without it. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import { DAY_MS, localDate, sideScore } from "@mirrup/core";
 import { setLoad } from "@mirrup/core/teaching";
 import { In, MoreThanOrEqual } from "typeorm";
@@ -15,7 +14,7 @@ type Row = Pick<LessonLoadEntity, keyof LessonLoadEntity>;
 
 function loadOf(scope: Scope, set: LogSet, times: 1 | -1): Row {
   // A set of a combo says itself what was jumped; of what the catalogue has not, each try was a landing.
-  const skill = CATALOGUE.skills.get(set.subject);
+  const skill = scope.catalogue.skills.get(set.subject);
   const score = skill === undefined ? null : sideScore(skill, set.side);
   const { landings, multiples } = setLoad(score, set);
   return {

@@ -1,5 +1,4 @@
 /** What of the log is read to fold sides: of whom, about what, and since when. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { Instant, SubjectSide } from "@mirrup/core";
 import { In, MoreThanOrEqual, Raw, type FindOptionsWhere } from "typeorm";
 import type { Scope } from "../database/scope.js";
@@ -21,7 +20,7 @@ function setsOf(scope: Scope, { studentId, sides, since }: Span): readonly FindO
   };
   if (sides === "all") return [where];
   return [
-    { ...where, subject: In(subjectsFor(sides)) },
+    { ...where, subject: In(subjectsFor(scope, sides)) },
     { ...where, drill: hasScore() },
   ];
 }
@@ -58,10 +57,10 @@ export async function linesOf(scope: Scope, spans: readonly Span[]): Promise<Rea
 }
 
 /** The subjects whose sets, without a score of their own, can bear on some sides. */
-function subjectsFor(sides: readonly SubjectSide[]): string[] {
+function subjectsFor({ catalogue }: Scope, sides: readonly SubjectSide[]): string[] {
   const named = sides.map((side) => side.subject);
-  const needing = named.flatMap((subject) => [subject, ...(CATALOGUE.neededBy.get(subject) ?? [])]);
-  const base = (CATALOGUE.roles.baseTest?.parts ?? []).map((part) => part.subject);
+  const needing = named.flatMap((subject) => [subject, ...(catalogue.neededBy.get(subject) ?? [])]);
+  const base = (catalogue.roles.baseTest?.parts ?? []).map((part) => part.subject);
   return [...new Set([...needing, ...base])];
 }
 

@@ -1,7 +1,6 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { GridView } from "@mirrup/contract";
 import { gridQuery, gridReply } from "@mirrup/contract/schemas";
-import { sideKey, sidesOf, skillOf } from "@mirrup/core";
+import { sideKey, sidesOf, skillOf, type Catalogue } from "@mirrup/core";
 import { statusCodes } from "@mirrup/core/teaching";
 import { Controller, Get, Query } from "@nestjs/common";
 import { Reading, Within } from "../door/index.js";
@@ -10,10 +9,10 @@ import { MembersService } from "../groups/index.js";
 import { skillsReading, StandingsService } from "../standings/index.js";
 import { StudentsService } from "./students.service.js";
 
-/** Every side of the catalogue, in the order in which standings come. */
-const SIDE_KEYS = CATALOGUE.order.flatMap((id) =>
-  sidesOf(skillOf(CATALOGUE, id)).map((side) => sideKey(id, side)),
-);
+/** Every side of a catalogue, in the order in which standings come. */
+function sideKeys(catalogue: Catalogue): readonly string[] {
+  return catalogue.order.flatMap((id) => sidesOf(skillOf(catalogue, id)).map((side) => sideKey(id, side)));
+}
 
 @Controller("grid")
 export class GridController {
@@ -39,7 +38,7 @@ export class GridController {
     const students = inGroup === null ? all : all.filter((student) => inGroup.has(student.id));
     const facts = await this.standings.factsOf(scope, students);
     return {
-      sides: SIDE_KEYS,
+      sides: sideKeys(scope.catalogue),
       students: students.map((student) => ({
         id: student.id,
         name: student.name,

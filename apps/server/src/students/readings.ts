@@ -1,5 +1,4 @@
 /** Views of a student's standings that are more than a list of them. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { PathView, SchoolReading } from "@mirrup/contract";
 import { SCHOOL_IDS, type SchoolId, type SubjectSide } from "@mirrup/core";
 import {
@@ -10,14 +9,15 @@ import {
   type PathOptions,
   type Reading,
 } from "@mirrup/core/teaching";
+import type { Scope } from "../database/scope.js";
 import { RefusedFieldsProblem } from "../problems/problem.js";
 
 /** Goals from an address, `cross:left`. Refuses those that name no skill. */
-export function goalsOf(texts: readonly string[]): readonly Goal[] {
+export function goalsOf({ catalogue }: Scope, texts: readonly string[]): readonly Goal[] {
   return texts.map((text) => {
     const at = text.lastIndexOf(":");
     const goal = { subject: text.slice(0, at), side: text.slice(at + 1) as Goal["side"] };
-    if (CATALOGUE.skills.has(goal.subject)) return goal;
+    if (catalogue.skills.has(goal.subject)) return goal;
     const message = `"${goal.subject}" is not a skill of the catalogue. Choose one from the skill book.`;
     throw new RefusedFieldsProblem([{ field: "goal", code: "unknown-subject", message }]);
   });

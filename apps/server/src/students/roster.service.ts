@@ -1,6 +1,5 @@
 import type { StudentView } from "@mirrup/contract";
-import { CATALOGUE } from "@mirrup/catalogue";
-import { sidesOf, skillOf } from "@mirrup/core";
+import { sidesOf, type Skill } from "@mirrup/core";
 import { statusCodes, type Reading } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
@@ -105,14 +104,14 @@ function glanceOf(scope: Scope, student: StudentEntity, facts: KeptFacts | undef
     lastPractisedAt: last === 0 ? null : new Date(last).toISOString(),
     counts: countStatuses(reading),
     next: next === undefined ? null : nextItem(next),
-    nextCodes: next === undefined ? "" : statusCodes(sidesOfSkill(standings, next.of.subject)),
+    nextCodes: next === undefined ? "" : statusCodes(sidesOfSkill(standings, next.of.skill)),
   };
 }
 
 /** Of one skill, in the order of its sides. */
-function sidesOfSkill(standings: Reading["standings"], subject: string): Reading["standings"] {
-  return sidesOf(skillOf(CATALOGUE, subject)).flatMap((side) =>
-    standings.filter(({ of }) => of.subject === subject && of.side === side),
+function sidesOfSkill(standings: Reading["standings"], skill: Skill): Reading["standings"] {
+  return sidesOf(skill).flatMap((side) =>
+    standings.filter(({ of }) => of.subject === skill.id && of.side === side),
   );
 }
 

@@ -98,7 +98,7 @@ export class StandingsController {
   ): Promise<PathView> {
     const student = await this.students.getOrThrow(scope, id);
     const reading = await this.standings.readingOf(scope, student);
-    const goals = goal === undefined ? student.goals : goalsOf([goal].flat());
+    const goals = goal === undefined ? student.goals : goalsOf(scope, [goal].flat());
     return pathOf(reading, goals, { fusedFirst: fusedFirstOf(student.settings, scope.studio.settings) });
   }
 

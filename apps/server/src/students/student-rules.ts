@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { ProblemError, StudentProfile } from "@mirrup/contract";
 import { goalSides, isMet, standingOf, type Reading } from "@mirrup/core/teaching";
 
@@ -16,7 +15,7 @@ export function profileErrors(
   }
   profile.goals?.forEach((goal, place) => {
     const field = `goals[${place}]`;
-    const skill = CATALOGUE.skills.get(goal.subject);
+    const skill = reading.syllabus.catalogue.skills.get(goal.subject);
     if (skill === undefined) {
       const message = `"${goal.subject}" is not a skill of the catalogue. Choose one from the skill book.`;
       errors.push({ field, code: "unknown-subject", message });

@@ -19,6 +19,6 @@ export async function foundStudio(
   await enterStudio(manager, studio.id);
   await manager.insert(StudioEntity, studio);
   await manager.insert(MembershipEntity, { studioId: studio.id, personId, role: "owner" });
-  await audit.note(scopeIn(manager, { studio, personId, now }), "set-up");
+  await audit.note(await scopeIn(manager, { studio, personId, now }), "set-up");
   return studio;
 }

@@ -21,6 +21,10 @@ export class StudioEntity {
   @Column("jsonb")
   settings!: SettingValues;
 
+  /** What the studio teaches otherwise than the catalogue that ships; null where nothing. */
+  @Column("uuid", { name: "overlay_id", nullable: true })
+  overlayId!: string | null;
+
   /** Counts the changes, so that a stale one can be told. */
   @Column("integer")
   version!: number;
@@ -43,4 +47,7 @@ export class StudioEntity {
   modelAt!: Date | null;
 }
 
-export const NEW_STUDIO = { settings: {}, version: 1, model: null, modelSets: 0, modelAt: null } as const;
+export const NEW_STUDIO = {
+  ...{ settings: {}, version: 1, overlayId: null },
+  ...{ model: null, modelSets: 0, modelAt: null },
+} as const;

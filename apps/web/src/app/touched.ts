@@ -16,6 +16,7 @@ const TOUCHES: Readonly<Record<Topic, (key: QueryKey, of: Of) => boolean>> = {
   combos: ([root, , part]) =>
     root === "combos" || (root === "students" && (part === "combos" || part === "plan")),
   pairs: ([root, , part]) => root === "pairs" || (root === "lessons" && part === "options"),
+  catalogue: ([root]) => root === "catalogue",
   presence: ([root]) => root === "presence",
   // Its name, and who may do what in it, stand with the session too.
   studio: ([root]) => root === "studio" || root === "session",

@@ -27,6 +27,7 @@ const ACTION_WORDS: Readonly<Record<AuditAction, string>> = {
   "took-back": "took back a decision on",
   "changed-school": "changed the school",
   "changed-studio": "changed of the studio:",
+  "changed-skills": "changed what is taught:",
   "settled-rules": "settled what newer rules changed:",
   added: "added",
   imported: "took in a file",

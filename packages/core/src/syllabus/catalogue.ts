@@ -170,7 +170,7 @@ function checkNames(entries: readonly SkillEntry[]): CatalogueFault[] {
       const owner = owners.get(name);
       owners.set(name, owner ?? entry.name);
       if (owner === undefined) return [];
-      const message = `${entry.name}: the name “${name}” belongs to ${owner}. Mark it as shared, or leave it out.`;
+      const message = `${entry.name}: the name “${name}” belongs to ${owner}. Choose another, or leave it out.`;
       return [{ code: "duplicate-name" as const, skill: entry.id, message }];
     }),
   );
@@ -292,7 +292,8 @@ export function buildCatalogue(
     ...strand,
     skills: strand.skills.map((entry) => entry.id),
   }));
-  faults.push(...checkStrandOrder(strands, read));
+  // In a circle nothing can come first, which is told already.
+  if (cyclic.length === 0) faults.push(...checkStrandOrder(strands, read));
   for (const id of namedInRoles(roles)) {
     if (read.has(id)) continue;
     faults.push({ code: "role", skill: id, message: `"${id}" plays a role and is not in the catalogue.` });

@@ -1,0 +1,217 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "@mirrup/catalogue";
+import type { CatalogueView, EditionView, GridView, Items, StandingItem } from "@mirrup/contract";
+import type { OverlayEntry } from "@mirrup/core";
+import { v7 as uuid } from "uuid";
+import { rebuildAll } from "../standings/rebuild.js";
+import { StandingEntity } from "../standings/standing.entity.js";
+import type { Client } from "../testing/client.js";
+import { comboOf, decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+
+let server: TestApp;
+let studioId: string;
+let coach: Client;
+beforeAll(async () => {
+  server = await startTestApp();
+});
+afterAll(() => server.close());
+beforeEach(async () => {
+  studioId = await server.addStudio("Tannery Yard");
+  coach = await server.addPerson(studioId, "coach");
+});
+
+const ownId = () => `own:${uuid()}`;
+const SHUFFLE: OverlayEntry = {
+  ...{ kind: "own", strand: "crosses-base", name: "tannery cross", sides: "two", score: "xr o xr o" },
+  ...{ needs: "cross", class: "cross", cues: ["cross low", "open wide"], faults: [], look: "" },
+};
+const STRAND = [...CATALOGUE.strands].find(({ skills }) => skills.includes("cross"))?.id ?? "";
+const own = (more: object = {}): OverlayEntry => ({ ...SHUFFLE, strand: STRAND, ...more });
+
+const put = (subject: string, was: OverlayEntry | null, is: OverlayEntry | null, by = coach) =>
+  by.ask("PUT", `/api/catalogue/skills/${subject}`, { was, is });
+const catalogue = async () => (await coach.get("/api/catalogue")).body as CatalogueView;
+const standings = async (id: string) =>
+  ((await coach.get(`/api/students/${id}/standings`)).body as Items<StandingItem>).items;
+
+describe("a skill of the studio's own", () => {
+  it("is taught like any other: it stands, is counted, cleared, wished for, and put into combos", async () => {
+    const [id, student] = [ownId(), await server.addStudent("Ada", studioId)];
+    expect((await put(id, null, own())).status).toBe(200);
+    expect(await catalogue()).toMatchObject({ edition: 1, entries: { [id]: own() }, leftOut: [] });
+    const side = async () =>
+      (await standings(student)).find((one) => one.subject === id && one.side === "left");
+    expect(await side()).toMatchObject({ status: "locked", unmet: [{ subject: "cross", side: "left" }] });
+    const cleared = decisionOf(student);
+    await coach.post("/api/decisions", { decisions: [cleared] });
+    expect(await side()).toMatchObject({ status: "ready" });
+    const set = setOf(student, {
+      subject: id,
+      side: "left",
+      clean: 20,
+      bestStreak: 20,
+      drill: { kind: "streak", count: 20 },
+    });
+    expect((await coach.post("/api/sets", { sets: [set] })).status).toBe(200);
+    expect(await side()).toMatchObject({ status: "cleared" });
+    const { sides } = (await coach.get("/api/grid")).body as GridView;
+    expect(sides).toContain(`${id}:left`);
+    const goal = await coach.ask("PATCH", `/api/students/${student}`, {
+      version: 1,
+      goals: [{ subject: id, side: "right" }],
+    });
+    expect(goal.status).toBe(200);
+    const parts = [{ subject: id, side: "left", score: "xl o xl o", times: 1 }];
+    expect((await coach.post("/api/combos", { combos: [comboOf({ parts } as never)] })).status).toBe(200);
+    const path = await coach.get(`/api/students/${student}/path?goal=${id}:right`);
+    expect(path.body).toMatchObject({
+      steps: [
+        { subject: "cross", side: "right" },
+        { subject: id, side: "right" },
+      ],
+    });
+    expect((await coach.get(`/api/students/${student}/plan?minutes=45`)).status).toBe(200);
+  });
+
+  it("is nobody else's", async () => {
+    const id = ownId();
+    await put(id, null, own());
+    const other = await server.addStudio("Ropewalk");
+    const stranger = await server.addPerson(other, "owner");
+    expect((await stranger.get("/api/catalogue")).body).toMatchObject({ edition: 0, entries: {} });
+    const student = await server.addStudent("Bo", other);
+    const answer = await stranger.post("/api/sets", {
+      sets: [setOf(student, { subject: id, side: "left" })],
+    });
+    expect(answer).toMatchObject({ status: 422, body: { errors: [{ code: "unknown-subject" }] } });
+  });
+
+  it.each<[string, object, string, RegExp]>([
+    ["a score that cannot be jumped", { score: "sl xr o" }, "is.score", /cannot be repeated/],
+    ["a score that is none", { score: "xr (" }, "is.score", /does not parse/],
+    ["a need that is not there", { needs: "crss" }, "is.needs", /"crss", which is not in the catalogue/],
+    ["a name that is taken", { name: "Criss cross" }, "is.name", /belongs to cross/],
+    ["a strand that is not there", { strand: "none" }, "is.strand", /no strand "none"/],
+  ])("is refused with %s, and nothing is stored", async (_, more, field, message) => {
+    const answer = await put(ownId(), null, own(more));
+    expect(answer.status).toBe(422);
+    const [error] = (answer.body as { errors: { field: string; message: string }[] }).errors;
+    expect(error?.field).toBe(field);
+    expect(error?.message).toMatch(message);
+    expect(await catalogue()).toMatchObject({ edition: 0, entries: {} });
+  });
+
+  it("is refused with a circle through what ships", async () => {
+    const id = ownId();
+    await put(id, null, own());
+    const answer = await put("cross", null, { kind: "changed", needs: id });
+    expect(answer).toMatchObject({ status: 422, body: { errors: [{ field: "is.needs" }] } });
+    expect(await catalogue()).toMatchObject({ edition: 1 });
+  });
+
+  it("is removed while nobody has it in a record, and stays from then on", async () => {
+    const [id, student] = [ownId(), await server.addStudent("Ada", studioId)];
+    await put(id, null, own());
+    expect((await put(id, own(), null)).body).toMatchObject({ edition: 2, entries: {} });
+    await put(id, null, own());
+    await coach.post("/api/sets", { sets: [setOf(student, { subject: id, side: "left" })] });
+    const answer = await put(id, own(), null);
+    expect(answer).toMatchObject({ status: 422, body: { errors: [{ code: "in-use" }] } });
+    expect(await catalogue()).toMatchObject({ entries: { [id]: own() } });
+  });
+
+  it("is the coaches' to change, and anybody's to see", async () => {
+    const viewer = await server.addPerson(studioId, "viewer");
+    expect((await put(ownId(), null, own(), viewer)).status).toBe(403);
+    expect((await viewer.get("/api/catalogue")).status).toBe(200);
+  });
+});
+
+describe("what ships, as the studio has it", () => {
+  it("has the studio's name, and goes back to its own", async () => {
+    const named: OverlayEntry = { kind: "changed", name: "the pretzel" };
+    expect((await put("cross", null, named)).status).toBe(200);
+    expect((await put("cross", named, null)).body).toMatchObject({ edition: 2, entries: {} });
+    expect((await put("cross", null, { kind: "changed" })).body).toMatchObject({ edition: 2 });
+  });
+
+  it("locks and opens by the studio's needs, and facts are what a rebuild makes of them", async () => {
+    const student = await server.addStudent("Ada", studioId);
+    const set = setOf(student, { clean: 30, bestStreak: 30 });
+    await coach.post("/api/sets", { sets: [set] });
+    const cross = async () => (await standings(student)).find((one) => one.subject === "cross")?.status;
+    expect(await cross()).toBe("ready");
+    await put("cross", null, { kind: "changed", needs: "double-under" });
+    expect(await cross()).toBe("locked");
+    const facts = () =>
+      server.database.manager.find(StandingEntity, {
+        where: { studioId },
+        order: { subject: "ASC", side: "ASC" },
+      });
+    const before = await facts();
+    await rebuildAll(server.database);
+    expect(await facts()).toEqual(before);
+  });
+
+  it("is not made into a skill of the studio's own, nor the reverse", async () => {
+    expect((await put("cross", null, own())).status).toBe(422);
+    expect((await put(ownId(), null, { kind: "changed", name: "x" })).status).toBe(422);
+    expect((await put("nothing", null, { kind: "changed", name: "x" })).status).toBe(422);
+  });
+});
+
+describe("two who change at once", () => {
+  it("keep both of their skills", async () => {
+    const ids = Array.from({ length: 6 }, ownId);
+    const answers = await Promise.all(ids.map((id, place) => put(id, null, own({ name: `ours ${place}` }))));
+    expect(answers.map(({ status }) => status)).toEqual(ids.map(() => 200));
+    const { edition, entries } = await catalogue();
+    expect(edition).toBe(ids.length);
+    expect(Object.keys(entries).sort()).toEqual([...ids].sort());
+  });
+
+  it("of one skill hear of each other, and the same told twice is done once", async () => {
+    const id = ownId();
+    await put(id, null, own());
+    const theirs = own({ name: "theirs" });
+    expect((await put(id, own(), theirs)).status).toBe(200);
+    const late = await put(id, own(), own({ name: "mine" }));
+    expect(late).toMatchObject({ status: 409, body: { current: { entries: { [id]: theirs } } } });
+    expect((await put(id, own(), theirs)).body).toMatchObject({ edition: 2 });
+  });
+
+  it("leave a history of who did what, the newest first", async () => {
+    const owner = await server.addPerson(studioId, "owner", "wren@hall.example");
+    await put("cross", null, { kind: "changed", name: "the pretzel" });
+    await put("skier", null, { kind: "changed", name: "slalom" }, owner);
+    const { items } = (await coach.get("/api/catalogue/editions")).body as Items<EditionView>;
+    expect(items.map(({ edition, subject }) => [edition, subject])).toEqual([
+      [2, "skier"],
+      [1, "cross"],
+    ]);
+    expect(items[0]?.by).toBe("wren@hall.example");
+  });
+});
+
+describe("what was kept, and a newer build", () => {
+  it("teaches by what fits, says what does not, and takes the mending", async () => {
+    const id = ownId();
+    await put(id, null, own());
+    await put("skier", null, { kind: "changed", name: "slalom" });
+    const broken = { ...own(), name: "slalom" };
+    await server.sql(
+      `UPDATE studio_overlay SET id = gen_random_uuid(), entries = jsonb_set(entries, $1, $2) WHERE studio_id = $3 AND edition = 2`,
+      [`{${id}}`, JSON.stringify(broken), studioId],
+    );
+    await server.sql(
+      "UPDATE studio SET overlay_id = (SELECT id FROM studio_overlay WHERE studio_id = $1 AND edition = 2) WHERE id = $1",
+      [studioId],
+    );
+    const view = await catalogue();
+    expect(view.leftOut).toEqual([{ skill: id, message: expect.stringMatching(/belongs to slalom/) }]);
+    const student = await server.addStudent("Ada", studioId);
+    expect((await standings(student)).some((one) => one.subject === id)).toBe(false);
+    expect((await put(id, broken, own())).status).toBe(200);
+    expect((await standings(student)).some((one) => one.subject === id)).toBe(true);
+  });
+});

@@ -1,0 +1,39 @@
+/** What a studio teaches otherwise than the catalogue that ships: asked, and answered. */
+import type { Overlay, OverlayEntry } from "@mirrup/core";
+
+/** A change of one skill: what it was when it was looked at, and what it is to be; null for nothing of the studio's own. */
+export interface SkillChange {
+  readonly was: OverlayEntry | null;
+  readonly is: OverlayEntry | null;
+}
+
+/** What of the studio's own does not fit the catalogue that ships any more, and is left out until it is mended. */
+export interface LeftOut {
+  readonly skill: string;
+  readonly message: string;
+}
+
+export interface CatalogueView extends Overlay {
+  readonly leftOut: readonly LeftOut[];
+}
+
+/** One change in the history of what a studio teaches, the newest first. */
+export interface EditionView {
+  readonly edition: number;
+  readonly subject: string;
+  readonly at: string;
+  /** Null once that person has left no account. */
+  readonly by: string | null;
+}
+
+export const OWN_SKILL_LIMITS = {
+  name: 60,
+  others: 6,
+  cues: 5,
+  cue: 120,
+  look: 300,
+  needs: 600,
+  score: 4000,
+} as const;
+/** More skills of its own no studio has. */
+export const MOST_OWN_SKILLS = 1000;
