@@ -1,4 +1,4 @@
-export { sessionQuery } from "./queries.js";
+export { catalogueQuery, sessionQuery } from "./queries.js";
 export { Home } from "./home.js";
 export { StudioGate, useMayTeach, useMembership } from "./studio-gate.js";
 export { NEW_STUDIO, StudioFields } from "./studio-fields.js";

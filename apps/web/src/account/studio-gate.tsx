@@ -3,10 +3,11 @@ import { Notification } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Fragment, useEffect, type ReactNode } from "react";
 import { Link, Navigate, useLocation, useParams } from "react-router";
+import { teach } from "../app/catalogue.js";
 import { Fault } from "../app/faults.js";
 import { useChanges } from "../app/use-changes.js";
 import { outbox, setSender } from "../device/index.js";
-import { sessionQuery } from "./queries.js";
+import { catalogueQuery, sessionQuery } from "./queries.js";
 
 /** This person's part in the studio that the tab is in; null while that is not known. */
 export function useMembership(): Membership | null {
@@ -32,6 +33,8 @@ export function StudioGate({ stays = false, children }: StudioGateProps) {
   const { studioId = "" } = useParams();
   const location = useLocation();
   const session = useQuery(sessionQuery);
+  // Asked beside the session, so that nobody waits for one after the other.
+  const own = useQuery({ ...catalogueQuery, enabled: session.data?.person !== null });
   const personId = session.data?.person?.id;
   useEffect(() => {
     if (personId === undefined) return;
@@ -40,13 +43,17 @@ export function StudioGate({ stays = false, children }: StudioGateProps) {
     void outbox.flush();
   }, [personId, studioId]);
   useChanges(studioId, session.data?.memberships.some((one) => one.studioId === studioId) ?? false);
-  if (session.isPending) return <p role="status">Opening …</p>;
+  if (session.isPending || own.isLoading) return <p role="status">Opening …</p>;
+  // Before any page asks what is taught. Where nobody answers and nothing is kept, what ships is.
+  teach(own.data ?? null);
+  // What a page worked out by another catalogue it works out anew; one that is counting goes on as it is.
+  const taught = stays ? studioId : `${studioId} ${own.data?.edition ?? 0}`;
   const to = `/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`;
   if (session.data?.person === null) {
     if (!stays) return <Navigate to={to} replace />;
     return (
       <>
-        <Fragment key={studioId}>{children}</Fragment>
+        <Fragment key={taught}>{children}</Fragment>
         <Notification
           withCloseButton={false}
           color="yellow"
@@ -65,5 +72,5 @@ export function StudioGate({ stays = false, children }: StudioGateProps) {
     return <Fault title="There is no such studio">Or you do not belong to it. Open one of yours.</Fault>;
   }
   // Where the server is silent, the page shows what it can: counting goes on without it. Of another studio it keeps nothing.
-  return <Fragment key={studioId}>{children}</Fragment>;
+  return <Fragment key={taught}>{children}</Fragment>;
 }

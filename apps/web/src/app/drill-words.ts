@@ -14,7 +14,7 @@ import {
 } from "@mirrup/core";
 import { evidenceOf } from "@mirrup/core/teaching";
 import { counted } from "./plural.js";
-import { SYLLABUS } from "./syllabus.js";
+import { syllabus } from "./syllabus.js";
 import { capital, listWords, subjectName } from "./words.js";
 
 /** How many bounces stand between two tries: `4 bounces between`, `no bounce between`. */
@@ -85,7 +85,7 @@ export function countsWords({
 
 /** The part that a drill of a skill is about: `side swing, right side`; null where it is about the skill. */
 export function partName(subject: string, side: SideName, drill: Drill): string | null {
-  const of = SYLLABUS.find(subject, side);
+  const of = syllabus().find(subject, side);
   const key = drillKey(drill);
   const rung = of?.ladder.find((one) => one.isPart && drillKey(one.drill) === key);
   if (rung === undefined || rung.about.length === 0) return null;
@@ -136,7 +136,7 @@ export function drillOddsWords(drill: Drill, chance: number): string {
 /** What a set is evidence for, in one sentence. */
 export function evidenceWords(set: Pick<LoggedSet, "drill" | "subject" | "side">): string {
   const name = subjectName(set.subject, set.side);
-  const bearings = evidenceOf(set, SYLLABUS);
+  const bearings = evidenceOf(set, syllabus());
   if (bearings.length === 0)
     return "Kept as it was sent. This version cannot read the drill, so it counts for nothing.";
   const held = bearings.filter((one) => one.holds).map((one) => one.of);

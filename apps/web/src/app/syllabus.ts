@@ -1,11 +1,12 @@
 /** What is taught, for what a page works out by itself: ladders and evidence. Gates come with the standings. */
-import { CATALOGUE, mannerOf, SCHOOLS, type SettingValues } from "@mirrup/catalogue";
+import { mannerOf, SCHOOLS, type SettingValues } from "@mirrup/catalogue";
 import { syllabusOf, type Gate, type SideName, type Side, type Syllabus } from "@mirrup/core";
+import { catalogue, ofCatalogue } from "./catalogue.js";
 
 const SCHOOL = SCHOOLS["quick-frontier"];
 
 /** Drills and what they are evidence for depend on no school. */
-export const SYLLABUS: Syllabus = syllabusOf({ catalogue: CATALOGUE, school: SCHOOL });
+export const syllabus: () => Syllabus = ofCatalogue((of) => syllabusOf({ catalogue: of, school: SCHOOL }));
 
 /** A side with the gate that is in force for a student; null for one that the catalogue has not. */
 export function sideWithGate(
@@ -16,7 +17,7 @@ export function sideWithGate(
 ): Side | null {
   const manner = mannerOf(null, ...settings);
   return syllabusOf({
-    catalogue: CATALOGUE,
+    catalogue: catalogue(),
     school: SCHOOL,
     overrides: [{ skills: { [subject]: gate } }],
     manner,

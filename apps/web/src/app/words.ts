@@ -1,7 +1,7 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
-import { CATALOGUE, FAULTS, SCHOOLS, TERMS } from "@mirrup/catalogue";
-import { armsWords, comboSubject, grouped, LEAST_RUN, localDate, sideNamed } from "@mirrup/core";
+import { FAULTS, SCHOOLS, TERMS } from "@mirrup/catalogue";
+import { armsWords, comboSubject, grouped, isOwnSkill, LEAST_RUN, localDate, sideNamed } from "@mirrup/core";
 import type { Arms, Family, Gate, MissRule, SchoolId, SideName, WrittenArms } from "@mirrup/core";
 import type { Precaution } from "@mirrup/core/planning";
 import type {
@@ -13,6 +13,7 @@ import type {
   TriesLeft,
   WeekLoad,
 } from "@mirrup/core/teaching";
+import { catalogue } from "./catalogue.js";
 import { counted, pluralOf } from "./plural.js";
 
 const percent = new Intl.NumberFormat("en", { style: "percent", maximumFractionDigits: 0 });
@@ -81,7 +82,9 @@ export function meetingWords({
 export function skillName(subject: string): string {
   const combo = comboSubject(subject);
   if (combo !== null) return combo.link === null ? "combo" : "link of a combo";
-  return CATALOGUE.skills.get(subject)?.name ?? subject;
+  const name = catalogue().skills.get(subject)?.name;
+  // Outside of its studio nobody knows what it is called.
+  return name ?? (isOwnSkill(subject) ? "a skill of the studio’s own" : subject);
 }
 
 /** `cross, left side`, or the bare name of a skill without sides. */
@@ -231,10 +234,10 @@ export function wholeWords(value: number): string {
 
 /** A side by its key, `cross:left`, in words; the key itself for one that no catalogue has. */
 export function keyName(key: string): string {
-  if (CATALOGUE.skills.has(key)) return skillName(key);
+  if (catalogue().skills.has(key)) return skillName(key);
   if (key.startsWith("combo:")) return "the combo";
   const named = sideNamed(key);
-  return named === null || !CATALOGUE.skills.has(named.subject)
+  return named === null || !catalogue().skills.has(named.subject)
     ? key
     : subjectName(named.subject, named.side);
 }

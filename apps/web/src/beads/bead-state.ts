@@ -1,7 +1,7 @@
 import type { StandingItem } from "@mirrup/contract";
-import { CATALOGUE } from "@mirrup/catalogue";
 import { gateTarget, sidesOf, type SideName } from "@mirrup/core";
 import { decodeStatuses, type CodedStatus, type Status } from "@mirrup/core/teaching";
+import { catalogue } from "../app/catalogue.js";
 
 /** One half of a bead, or the whole of one that has no sides. */
 export interface BeadHalf {
@@ -60,7 +60,7 @@ export function withFaint(state: BeadState, isShown: (side: SideName) => boolean
 
 /** A skill's bead from the codes of its sides, in their order; null where they are not of it. */
 export function beadOfCodes(subject: string, codes: string): BeadState | null {
-  const skill = CATALOGUE.skills.get(subject);
+  const skill = catalogue().skills.get(subject);
   const sides = skill === undefined ? [] : sidesOf(skill);
   const decoded = decodeStatuses(codes);
   if (sides.length === 0 || decoded.length !== sides.length) return null;

@@ -1,13 +1,13 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { frontierOf, type FrontierBead, type StatusOfSides } from "@mirrup/core/teaching";
 import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useCallback, useMemo } from "react";
 import { Link } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { familyOf } from "../app/family.js";
 import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
-import { SYLLABUS } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import { capital, skillName } from "../app/words.js";
 import { Bead, BeadKey, codedBead, type BeadState } from "../beads/index.js";
 import { columnWords, FrontierFilters, FrontierMap, standWords, useAsked } from "../frontier/index.js";
@@ -96,14 +96,14 @@ export function ClassFrontier({ students, groupId, title }: ClassFrontierProps) 
   const { held, pick } = usePicked();
   const asked = useAsked();
   useHotkeys([["Escape", () => pick(null, null)]]);
-  const frontier = useMemo(() => frontierOf(SYLLABUS, students.map(statusesOf), asked), [students, asked]);
+  const frontier = useMemo(() => frontierOf(syllabus(), students.map(statusesOf), asked), [students, asked]);
   const beads = useMemo(() => new Map(frontier.beads.map((bead) => [bead.subject, bead])), [frontier]);
   const stateOf = useCallback(
     (subject: string) => stateOfClass(beads.get(subject), students.length),
     [beads, students.length],
   );
   const noteOf = useCallback((bead: FrontierBead) => standWords(bead, students.length), [students.length]);
-  const isKnown = held !== null && CATALOGUE.skills.has(held);
+  const isKnown = held !== null && catalogue().skills.has(held);
   return (
     <div className={classes.page}>
       <div className={classes.main}>

@@ -1,8 +1,9 @@
-import { CATALOGUE } from "@mirrup/catalogue";
-import { skillOf, type Family } from "@mirrup/core";
+import { skillOf } from "@mirrup/core";
 import { Button, Checkbox } from "@mantine/core";
 import { memo, useLayoutEffect, useMemo, useRef, useState, type CSSProperties } from "react";
 import { Link } from "react-router";
+import { catalogue } from "../app/catalogue.js";
+import { familyOf } from "../app/family.js";
 import { usePaths } from "../app/paths.js";
 import { skillName, STATUS_NAMES } from "../app/words.js";
 import { beadSheet, codedBead, type BeadSheet } from "../beads/index.js";
@@ -10,10 +11,6 @@ import classes from "./class-grid.module.css";
 import type { Grid, GridColumn, GridStudent } from "./grid.js";
 
 const ROWS_AT_ONCE = 60;
-
-const FAMILY_OF = new Map<string, Family>(
-  CATALOGUE.strands.flatMap((strand) => strand.skills.map((id) => [id, strand.family] as const)),
-);
 
 function cellWords(student: GridStudent, subject: string): string {
   const sides = (student.bySkill.get(subject) ?? []).map(
@@ -26,7 +23,7 @@ function cellWords(student: GridStudent, subject: string): string {
 const BEAD_PX = 17;
 const beadOf = (student: GridStudent, subject: string) => ({
   state: codedBead(student.bySkill.get(subject) ?? []),
-  family: FAMILY_OF.get(subject) ?? "footwork",
+  family: familyOf(subject),
 });
 
 interface RowProps {
@@ -114,11 +111,8 @@ export function ClassGrid({ grid, chosen, onChoose }: ClassGridProps) {
             </th>
             {grid.columns.map(({ subject }) => (
               <th key={subject} scope="col" className={classes.skill}>
-                <Link
-                  to={paths.skill(subject)}
-                  style={{ color: `var(--family-${FAMILY_OF.get(subject) ?? "footwork"})` }}
-                >
-                  {skillOf(CATALOGUE, subject).name}
+                <Link to={paths.skill(subject)} style={{ color: `var(--family-${familyOf(subject)})` }}>
+                  {skillOf(catalogue(), subject).name}
                 </Link>
               </th>
             ))}

@@ -1,10 +1,10 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { GroupView } from "@mirrup/contract";
 import { Button, Group, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useCallback, useMemo, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { failureOf } from "../app/failure.js";
@@ -67,7 +67,7 @@ export function ClassPage() {
   const order: GridOrder = ORDERS.find((one) => one === params.get("order")) ?? "shape";
   const shown = VIEWS.find(({ value }) => value === params.get("view"))?.value ?? "grid";
   const grid = useMemo(
-    () => (view.data === undefined ? null : gridOf(view.data, CATALOGUE, order)),
+    () => (view.data === undefined ? null : gridOf(view.data, catalogue(), order)),
     [view.data, order],
   );
   const choose = useCallback((id: string) => {

@@ -1,6 +1,6 @@
 /** What is asked of a group's weeks, as the page's address says it. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import { skillOf } from "@mirrup/core";
+import { catalogue } from "../app/catalogue.js";
 import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "../app/weeks-asked.js";
 
 export interface ClassWeeksAsked extends WeeksAsked {
@@ -12,13 +12,13 @@ const MOST_SKILLS = 20;
 
 export function classWeeksAskedFrom(params: URLSearchParams, now: number): ClassWeeksAsked {
   const named = new Set(params.getAll("goal").map((goal) => goal.split(":")[0] ?? ""));
-  const skills = [...named].filter((id) => CATALOGUE.skills.has(id)).slice(0, MOST_SKILLS);
+  const skills = [...named].filter((id) => catalogue().skills.has(id)).slice(0, MOST_SKILLS);
   return { ...weeksAskedFrom(params, now), skills };
 }
 
 export function addressOfClassWeeks({ skills, ...asked }: ClassWeeksAsked): URLSearchParams {
   const params = addressOfWeeks(asked);
   for (const id of skills)
-    params.append("goal", `${id}:${skillOf(CATALOGUE, id).twoSided ? "both" : "whole"}`);
+    params.append("goal", `${id}:${skillOf(catalogue(), id).twoSided ? "both" : "whole"}`);
   return params;
 }

@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { ClassWeeksView } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
 import { Group, MultiSelect, Skeleton, Table, Text, Title, type OptionsFilter } from "@mantine/core";
@@ -6,6 +5,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
+import { catalogue, ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { isProblem } from "../app/api.js";
 import { oddsWords } from "../app/drill-words.js";
@@ -21,14 +21,16 @@ import { addressOfClassWeeks, classWeeksAskedFrom, type ClassWeeksAsked } from "
 import { classGiveWords, OUTLOOK_NAMES, readyWords, workWords } from "./class-weeks-words.js";
 import classes from "./class-weeks-page.module.css";
 
-const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name }) => ({ value: id, label: capital(name) }));
+const skillOptions = ofCatalogue(({ skills }) =>
+  [...skills.values()].map(({ id, name }) => ({ value: id, label: capital(name) })),
+);
 
 /** A skill is found by any of its names. */
 const byAnyName: OptionsFilter = ({ options, search, limit }) => {
   const text = search.trim().toLowerCase();
   const isFound = (option: (typeof options)[number]) => {
     if (!("value" in option)) return false;
-    const { name, aliases } = skillOf(CATALOGUE, option.value);
+    const { name, aliases } = skillOf(catalogue(), option.value);
     return [name, ...aliases].some((one) => one.toLowerCase().includes(text));
   };
   return options.filter(isFound).slice(0, limit);
@@ -83,7 +85,7 @@ export function ClassWeeksPage() {
           filter={byAnyName}
           limit={40}
           maxValues={20}
-          data={SKILLS}
+          data={skillOptions()}
           nothingFoundMessage="No skill of that name. Look for it in the skill book."
           value={[...asked.skills]}
           onChange={(skills) => ask({ skills })}

@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { DecisionRequest, DecisionsReply } from "@mirrup/contract";
 import type { SideName } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
@@ -6,6 +5,7 @@ import { Button, Group, Text, TextInput } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { post } from "../app/api.js";
 import { useUnsaved, useUnsavedText } from "../device/index.js";
@@ -113,7 +113,7 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
     write(NONE);
     setReason("");
   });
-  const skills = skillsOfSheet(grid, CATALOGUE);
+  const skills = skillsOfSheet(grid, catalogue());
   const students = [...grid.students].sort((one, other) => one.name.localeCompare(other.name));
   const today = dateWords(new Date().toLocaleDateString("sv-SE"));
   const words = reason.trim() === "" ? `Ticked on the skill sheet of ${today}.` : reason.trim();

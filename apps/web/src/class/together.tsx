@@ -1,8 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { usefulTogether, type Together as Found } from "@mirrup/core/teaching";
 import { Text, Title } from "@mantine/core";
 import { useMemo } from "react";
 import { Link } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { capital, listWords, skillName } from "../app/words.js";
 import type { GridStudent } from "./grid.js";
@@ -21,7 +21,7 @@ export function Together({ students, groupId }: TogetherProps) {
   const found = useMemo(
     () =>
       usefulTogether(
-        CATALOGUE,
+        catalogue(),
         students.map((student) =>
           student.sides.map(({ subject, side, coded }) => ({ subject, side, status: coded.status })),
         ),

@@ -1,9 +1,9 @@
 /** What a clock may call: what one student, or everybody of a class, has cleared. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { GridView, StandingItem } from "@mirrup/contract";
 import { sideKey, sideScore, skillOf, type Score, type SideName } from "@mirrup/core";
 import type { ClockPiece } from "@mirrup/core/combos";
 import { decodeStatuses, isMet } from "@mirrup/core/teaching";
+import { catalogue } from "../app/catalogue.js";
 import { subjectName } from "../app/words.js";
 
 export interface PoolMove {
@@ -20,7 +20,7 @@ export interface ClockCombo extends Pick<ClockPiece, "parts" | "names"> {
 }
 
 function moveOf(subject: string, side: SideName): readonly PoolMove[] {
-  const score = sideScore(skillOf(CATALOGUE, subject), side);
+  const score = sideScore(skillOf(catalogue(), subject), side);
   // What has no score nobody can call in counts.
   return score === null ? [] : [{ key: sideKey(subject, side), name: subjectName(subject, side), score }];
 }

@@ -2,9 +2,9 @@
  * The parts on the bench as an address says them: `double-side-swing:right~,double-under,cross:right*2`.
  * `~` is a skill without the open turn that it ends in, `=` turns that are no skill (`=(o o)/l>l`).
  */
-import { CATALOGUE } from "@mirrup/catalogue";
 import { comboKey, comboSubject, parseScore, sidesOf, SIDE_NAMES } from "@mirrup/core";
 import { closedUp, COMBO_LIMITS, mirrorPart, partOfSkill, type ComboPart } from "@mirrup/core/combos";
+import { catalogue } from "../app/catalogue.js";
 import { comboPart, type KnownCombo } from "./combo-part.js";
 
 /** Longer benches are kept on the device, not in the address. */
@@ -13,7 +13,7 @@ export const LONGEST_ADDRESS = 4000;
 function partText({ subject, side, score, times }: ComboPart): string {
   const count = times === 1 ? "" : `*${times}`;
   if (subject === null) return `=${score}${count}`;
-  const whole = comboSubject(subject) === null ? partOfSkill(CATALOGUE, subject, side) : null;
+  const whole = comboSubject(subject) === null ? partOfSkill(catalogue(), subject, side) : null;
   const closed = whole !== null && whole.score !== score ? "~" : "";
   return `${subject}${side === "whole" ? "" : `:${side}`}${closed}${count}`;
 }
@@ -24,16 +24,16 @@ export function addressOfParts(parts: readonly ComboPart[]): string {
 
 function named(text: string, combos: readonly KnownCombo[]): ComboPart | null {
   const [, name = "", side = "whole", closed = ""] =
-    /^((?:combo:)?[a-z0-9-]+)(?::(left|right))?(~?)$/.exec(text) ?? [];
+    /^((?:combo:|own:)?[a-z0-9-]+)(?::(left|right))?(~?)$/.exec(text) ?? [];
   const sideOf = SIDE_NAMES.find((one) => one === side) ?? "whole";
   const combo = combos.find(({ id }) => comboKey(id) === name);
   if (combo !== undefined) {
     const part = comboPart(combo);
     return side === "left" ? mirrorPart(part) : part;
   }
-  const skill = CATALOGUE.skills.get(name);
+  const skill = catalogue().skills.get(name);
   if (skill === undefined || !sidesOf(skill).includes(sideOf)) return null;
-  const part = partOfSkill(CATALOGUE, name, sideOf);
+  const part = partOfSkill(catalogue(), name, sideOf);
   return part !== null && closed === "~" ? closedUp(part) : part;
 }
 

@@ -7,7 +7,7 @@ import {
   partOfSkill,
   type ComboPart,
 } from "@mirrup/core/combos";
-import { CATALOGUE } from "@mirrup/catalogue";
+import { catalogue } from "../app/catalogue.js";
 
 export type Parts = readonly ComboPart[];
 
@@ -49,7 +49,7 @@ export function repeated(parts: Parts, place: number, times: number): Parts {
 export function opened(part: ComboPart): ComboPart | null {
   const closed = closedUp(part);
   if (closed !== null) return closed;
-  const whole = part.subject === null ? null : partOfSkill(CATALOGUE, part.subject, part.side);
+  const whole = part.subject === null ? null : partOfSkill(catalogue(), part.subject, part.side);
   return whole === null || whole.score === part.score ? null : { ...whole, times: part.times };
 }
 

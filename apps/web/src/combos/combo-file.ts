@@ -1,9 +1,9 @@
 /** A combo in a file: as text, as JSON, or in the click track of a MIDI or WAV file. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { ComboFile, ComboView } from "@mirrup/contract";
 import { comboFile } from "@mirrup/contract/schemas";
 import { parseScore } from "@mirrup/core";
 import { COMBO_LIMITS, comboText, partsOfScore, type ComboPart } from "@mirrup/core/combos";
+import { catalogue } from "../app/catalogue.js";
 import { readMidi } from "./combo-midi.js";
 import { readWav } from "./combo-wav.js";
 
@@ -24,7 +24,7 @@ const refuse = (message: string): ComboRead => ({ ok: false, message });
 function fromScore(name: string, text: string, note = ""): ComboRead {
   const parsed = parseScore(text);
   if (!parsed.ok) return refuse(`The score in this file does not parse. ${parsed.fault.message}`);
-  const parts = partsOfScore(CATALOGUE, parsed.score);
+  const parts = partsOfScore(catalogue(), parsed.score);
   if (parts.length > COMBO_LIMITS.parts)
     return refuse(
       `The combo has ${parts.length} parts; at most ${COMBO_LIMITS.parts} fit on the bench. Shorten it.`,

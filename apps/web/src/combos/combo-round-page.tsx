@@ -9,7 +9,7 @@ import { useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
-import { SYLLABUS } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import { floorClasses, Round, useWakeLock, type RoundPractice } from "../floor/index.js";
 import { roundPlace } from "../presence/index.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
@@ -75,7 +75,7 @@ export function ComboRoundPage() {
     if (combo === undefined) return null;
     const parts = takenApart(combo.parts, (id) => combos.data?.find((one) => one.id === id)?.parts);
     const notes = (judged ?? []).flatMap(({ id, statusOf }): [string, string][] => {
-      const ability = abilityOf(parts, statusOf, SYLLABUS);
+      const ability = abilityOf(parts, statusOf, syllabus());
       return ability.code === "now" || ability.code === "unknown" ? [] : [[id, abilityWords(ability)]];
     });
     return comboPractice(combo, names, new Map(notes));

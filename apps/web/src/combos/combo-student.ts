@@ -1,8 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { GridView } from "@mirrup/contract";
 import { sideKey, sideNamed, type Arms } from "@mirrup/core";
 import { clearedFrontBacks, type SideStatus } from "@mirrup/core/combos";
 import { decodeStatuses, type Status } from "@mirrup/core/teaching";
+import { catalogue } from "../app/catalogue.js";
 
 /** A student, as combos ask: every side's status. */
 export interface ComboStudent {
@@ -29,7 +29,7 @@ export function comboStudents({ sides: keys, students }: GridView): readonly Com
       name,
       sides,
       statusOf: (subject, side) => byKey.get(sideKey(subject, side)),
-      sideways: clearedFrontBacks(CATALOGUE, sides),
+      sideways: clearedFrontBacks(catalogue(), sides),
     };
   });
 }

@@ -8,8 +8,8 @@ import {
   type ComboMeasures,
 } from "@mirrup/core/combos";
 import { isMet } from "@mirrup/core/teaching";
-import { CATALOGUE } from "@mirrup/catalogue";
 import { useMemo } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { counted, pluralOf } from "../app/plural.js";
 import { linkWords, wholeWords } from "../app/words.js";
 import classes from "./bench.module.css";
@@ -23,7 +23,7 @@ function useLimit(student: ComboStudent | undefined, tempo: number, dominant: Ha
   return useMemo(() => {
     if (student === undefined) return null;
     const cleared = student.sides.flatMap(({ subject, side, status }) => {
-      const part = isMet(status) ? partOfSkill(CATALOGUE, subject, side) : null;
+      const part = isMet(status) ? partOfSkill(catalogue(), subject, side) : null;
       return part === null ? [] : [scoreOfPart(part)];
     });
     return demandShown(cleared, tempo, dominant);

@@ -1,10 +1,10 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { expandBeats, scoreOf } from "@mirrup/core";
 import { comboText, demandOf, isBounce, measureCombo, type MadeCombo } from "@mirrup/core/combos";
 import { Button, Group } from "@mantine/core";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { usePaths } from "../app/paths.js";
@@ -36,7 +36,7 @@ function noteOf({ parts, counts, handMoves }: MadeCombo, tempo: number): string 
       ? "Nothing in it is hard on the hands"
       : `Hardest: ${linkWords(arms(link.from), arms(link.to))} at count ${link.to.beat + 1}, ${Math.round(demandOf(timing))} hand moves a second`;
   const moves = parts.filter((part) => !isBounce(part) && part.subject !== null);
-  const skills = [...new Set(moves.flatMap((part) => CATALOGUE.skills.get(part.subject ?? "") ?? []))].sort(
+  const skills = [...new Set(moves.flatMap((part) => catalogue().skills.get(part.subject ?? "") ?? []))].sort(
     (one, other) => other.level - one.level,
   );
   const trains = skills.slice(0, 3).map(({ name }) => name);

@@ -1,7 +1,7 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { FREESTYLE_LIMITS } from "@mirrup/core/combos";
 import { Button, Checkbox, Group, MultiSelect, NumberInput, Skeleton, Text } from "@mantine/core";
 import { Link, useSearchParams } from "react-router";
+import { ofCatalogue } from "../app/catalogue.js";
 import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
@@ -9,9 +9,11 @@ import classes from "./freestyle.module.css";
 import { FreestyleRound } from "./freestyle-round.js";
 import { useFreestyle } from "./use-freestyle.js";
 
-const SKILL_OPTIONS = [...CATALOGUE.skills.values()]
-  .filter((skill) => skill.score !== null)
-  .map((skill) => ({ value: skill.id, label: capital(skill.name) }));
+const skillOptions = ofCatalogue(({ skills }) =>
+  [...skills.values()]
+    .filter((skill) => skill.score !== null)
+    .map((skill) => ({ value: skill.id, label: capital(skill.name) })),
+);
 
 /** Several combos in a round of up to three minutes, with rests between. */
 export function FreestylePage() {
@@ -55,7 +57,7 @@ export function FreestylePage() {
           description={student === undefined ? undefined : `At first the goals of ${student.name}.`}
           searchable
           clearable
-          data={SKILL_OPTIONS}
+          data={skillOptions()}
           value={goals}
           onChange={(value) => set("goal", value.length === 0 ? [""] : value)}
         />

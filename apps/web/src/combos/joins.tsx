@@ -1,8 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { Arms, Hand } from "@mirrup/core";
 import { repairsOf, type JudgedCombo } from "@mirrup/core/combos";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
+import { catalogue } from "../app/catalogue.js";
 import type { Parts } from "./bench.js";
 import classes from "./bench.module.css";
 import { partName, repairWords, SIDEWAYS_WORDS, type ComboNames } from "./words.js";
@@ -32,7 +32,7 @@ export function Joins({ parts, judged, names, dominant, sideways, onPut }: Joins
   const repairs = useMemo(() => {
     const options = { dominant, ...(sideways === undefined ? {} : { sideways }) };
     const places = judgedPlaces(judged).slice(0, SHOWN);
-    return new Map(places.map((place) => [place, repairsOf(CATALOGUE, parts, place, options)]));
+    return new Map(places.map((place) => [place, repairsOf(catalogue(), parts, place, options)]));
   }, [parts, judged, dominant, sideways]);
   if (faulty.length === 0) return null;
   return (

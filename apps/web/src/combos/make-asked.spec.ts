@@ -5,7 +5,7 @@ import type { Status } from "@mirrup/core/teaching";
 import { describe, expect, it } from "@jest/globals";
 import {
   addressOfMaking,
-  EVERYTHING,
+  everything,
   makeAskedFrom,
   openSides,
   poolOf,
@@ -65,9 +65,9 @@ describe("what is asked of combos", () => {
   });
 
   it("draws other combos for the next seed", () => {
-    const seedOf = (seed: number) => questionOf({ ...USUAL, seed }, EVERYTHING).seed;
+    const seedOf = (seed: number) => questionOf({ ...USUAL, seed }, everything()).seed;
     expect(Math.abs(seedOf(2) - seedOf(1))).toBeGreaterThan(1000);
-    expect(questionOf({ ...USUAL, difference: 5 }, EVERYTHING).difference).toBe(0.5);
+    expect(questionOf({ ...USUAL, difference: 5 }, everything()).difference).toBe(0.5);
   });
 });
 
@@ -107,7 +107,9 @@ describe("for whom", () => {
 
   it("takes the slow bounce only where it is asked for", () => {
     const has = (include: readonly string[]) =>
-      poolOf(EVERYTHING, { ...USUAL, include }, [], NONE).some(({ part }) => part.subject === "slow-bounce");
+      poolOf(everything(), { ...USUAL, include }, [], NONE).some(
+        ({ part }) => part.subject === "slow-bounce",
+      );
     expect([has([]), has(["slow-bounce"])]).toEqual([false, true]);
   });
 });

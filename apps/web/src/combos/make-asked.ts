@@ -1,5 +1,4 @@
 /** What is asked of combos that are made up, as an address says it, and the pool that it is asked of. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import { sideKey, sidesOf, sideNamed, type Arms, type SideSet } from "@mirrup/core";
 import {
   comboPool,
@@ -12,6 +11,7 @@ import {
   type SideStatus,
 } from "@mirrup/core/combos";
 import { isMet, type Status } from "@mirrup/core/teaching";
+import { catalogue, ofCatalogue } from "../app/catalogue.js";
 import type { ComboStudent } from "./combo-student.js";
 
 export interface MakeAsked {
@@ -48,7 +48,10 @@ const USUAL: MakeAsked = {
 };
 
 function known(keys: readonly string[]): readonly string[] {
-  return keys.filter((key) => CATALOGUE.skills.has(key.split(":")[0] ?? "")).slice(0, MAKING_LIMITS.include);
+  const { skills } = catalogue();
+  return keys
+    .filter((key) => skills.has(key) || skills.has(sideNamed(key)?.subject ?? ""))
+    .slice(0, MAKING_LIMITS.include);
 }
 
 export function makeAskedFrom(params: URLSearchParams): MakeAsked {
@@ -62,7 +65,7 @@ export function makeAskedFrom(params: URLSearchParams): MakeAsked {
     howMany: number("many", USUAL.howMany, 1, MAKING_LIMITS.howMany),
     include: known(params.getAll("in")),
     exclude: known(params.getAll("out")),
-    among: params.getAll("of").filter((id) => CATALOGUE.skills.has(id)),
+    among: params.getAll("of").filter((id) => catalogue().skills.has(id)),
     difficulty: DIFFICULTIES.find((one) => one === params.get("difficulty")) ?? USUAL.difficulty,
     bounceEnds: flag("ends", USUAL.bounceEnds),
     bothSides: flag("sides", USUAL.bothSides),
@@ -124,13 +127,13 @@ export function together(name: string, students: readonly ComboStudent[]): Maker
   };
 }
 
-export const EVERYTHING: Makers = {
+export const everything: () => Makers = ofCatalogue(({ skills }) => ({
   name: "every skill of the catalogue",
-  sides: [...CATALOGUE.skills.values()].flatMap((skill) =>
+  sides: [...skills.values()].flatMap((skill) =>
     sidesOf(skill).map((side): SideStatus => ({ subject: skill.id, side, status: "cleared" })),
   ),
   sideways: new Set(["bl", "br"]),
-};
+}));
 
 /** A slack hop or a rope at rest is part of a combo only where somebody asks for it. */
 const ON_REQUEST: ReadonlySet<string> = new Set(["slow-bounce"]);
@@ -143,14 +146,14 @@ export function poolOf(
 ): readonly PoolPart[] {
   const named = newSide === null ? null : sideNamed(newSide);
   const isAsked = (subject: string) =>
-    include.some((key) => key === subject || key.startsWith(`${subject}:`));
+    include.some((key) => key === subject || sideNamed(key)?.subject === subject);
   const isAmong = (subject: string) =>
     among.length === 0 ||
     among.includes(subject) ||
     subject === named?.subject ||
-    subject === CATALOGUE.roles.bounce;
+    subject === catalogue().roles.bounce;
   return comboPool(
-    CATALOGUE,
+    catalogue(),
     sides.filter(({ subject }) => isAmong(subject) && (!ON_REQUEST.has(subject) || isAsked(subject))),
     { newSide: named, wanted, combos: among.length === 0 ? combos : [] },
   );

@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { sideKey, SideSet, sidesOf } from "@mirrup/core";
 import { COMBO_COUNTS, DIFFICULTIES, MAKING_LIMITS } from "@mirrup/core/combos";
 import { goalSides } from "@mirrup/core/teaching";
@@ -19,15 +18,16 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
-import { SYLLABUS } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import { currentParams } from "../app/current-params.js";
 import { capital, keyName } from "../app/words.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
 import { comboPart } from "./combo-part.js";
 import {
   addressOfMaking,
-  EVERYTHING,
+  everything,
   makeAskedFrom,
   openSides,
   poolOf,
@@ -44,17 +44,21 @@ import { Found } from "./found.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
 import { combosFaultWords, DIFFICULTY_NAMES } from "./words.js";
 
-const SKILLS = [...CATALOGUE.skills.values()].filter((skill) => skill.score !== null);
-const SIDE_OPTIONS = SKILLS.flatMap((skill) => [
-  { value: skill.id, label: capital(skill.name) },
-  ...(skill.twoSided
-    ? sidesOf(skill).map((side) => ({
-        value: sideKey(skill.id, side),
-        label: `${capital(skill.name)}, ${side} side`,
-      }))
-    : []),
-]);
-const SKILL_OPTIONS = SKILLS.map((skill) => ({ value: skill.id, label: capital(skill.name) }));
+const skillsOf = ofCatalogue(({ skills }) => [...skills.values()].filter((skill) => skill.score !== null));
+const sideOptions = ofCatalogue(() =>
+  skillsOf().flatMap((skill) => [
+    { value: skill.id, label: capital(skill.name) },
+    ...(skill.twoSided
+      ? sidesOf(skill).map((side) => ({
+          value: sideKey(skill.id, side),
+          label: `${capital(skill.name)}, ${side} side`,
+        }))
+      : []),
+  ]),
+);
+const skillOptions = ofCatalogue(() =>
+  skillsOf().map((skill) => ({ value: skill.id, label: capital(skill.name) })),
+);
 const ALL = "everything";
 
 /** Combos made up for a student, a group, or of any skills. */
@@ -77,7 +81,7 @@ export function MakePage() {
     if (students === undefined) return null;
     const student = students.find((one) => one.id === studentId);
     if (student !== undefined) return together(student.name, [student]);
-    if (group === undefined) return EVERYTHING;
+    if (group === undefined) return everything();
     return together(
       `all of ${group.name}`,
       students.filter((one) => group.members.includes(one.id)),
@@ -91,7 +95,7 @@ export function MakePage() {
     if (makers === null) return;
     const now = { ...asked, ...changes };
     const goals = roster.data?.find((student) => student.id === studentId)?.goals ?? [];
-    const wanted = new SideSet(goals.flatMap((goal) => goalSides(SYLLABUS, goal)));
+    const wanted = new SideSet(goals.flatMap((goal) => goalSides(syllabus(), goal)));
     const cleared = (own.data ?? []).flatMap(({ comboId, side, status }) => {
       const combo = combos.data?.find((one) => one.id === comboId);
       const part = combo === undefined ? null : comboPart(combo);
@@ -176,7 +180,7 @@ export function MakePage() {
           searchable
           clearable
           maxValues={MAKING_LIMITS.include}
-          data={SIDE_OPTIONS}
+          data={sideOptions()}
           value={[...asked.include]}
           onChange={(include) => ask({ include })}
         />
@@ -185,7 +189,7 @@ export function MakePage() {
           searchable
           clearable
           maxValues={MAKING_LIMITS.include}
-          data={SIDE_OPTIONS}
+          data={sideOptions()}
           value={[...asked.exclude]}
           onChange={(exclude) => ask({ exclude })}
         />
@@ -207,7 +211,7 @@ export function MakePage() {
           placeholder={asked.among.length === 0 ? "all that are cleared" : ""}
           searchable
           clearable
-          data={SKILL_OPTIONS}
+          data={skillOptions()}
           value={[...asked.among]}
           onChange={(among) => ask({ among })}
         />

@@ -1,9 +1,9 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { scoreOf, type Score } from "@mirrup/core";
 import { neighboursOf, partOfSkill, partsOfScore, scoreOfPart, type ComboPart } from "@mirrup/core/combos";
 import { isMet } from "@mirrup/core/teaching";
 import { Button } from "@mantine/core";
 import { useMemo } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { linkWords, listWords, skillName } from "../app/words.js";
 import classes from "./bench.module.css";
@@ -21,7 +21,7 @@ interface NeighboursProps {
 
 function knownScores(student: ComboStudent | undefined): readonly Score[] {
   return (student?.sides ?? []).flatMap(({ subject, side, status }) => {
-    const part = isMet(status) ? partOfSkill(CATALOGUE, subject, side) : null;
+    const part = isMet(status) ? partOfSkill(catalogue(), subject, side) : null;
     return part === null ? [] : [scoreOfPart(part)];
   });
 }
@@ -29,7 +29,7 @@ function knownScores(student: ComboStudent | undefined): readonly Score[] {
 /** Tricks one hand move from a part: new ones from the model, those nearest to what is known first. */
 export function Neighbours({ part, name, student, onTake }: NeighboursProps) {
   const found = useMemo(
-    () => neighboursOf(CATALOGUE, scoreOfPart(part), knownScores(student)),
+    () => neighboursOf(catalogue(), scoreOfPart(part), knownScores(student)),
     [part, student],
   );
   return (
@@ -55,7 +55,7 @@ export function Neighbours({ part, name, student, onTake }: NeighboursProps) {
                 size="xs"
                 variant="default"
                 aria-label={`Put ${score} in its place`}
-                onClick={() => onTake(partsOfScore(CATALOGUE, scoreOf(score)))}
+                onClick={() => onTake(partsOfScore(catalogue(), scoreOf(score)))}
               >
                 Use it
               </Button>

@@ -1,10 +1,10 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { sidesOf, type SideName, type Skill } from "@mirrup/core";
 import { partOfSkill, type ComboPart } from "@mirrup/core/combos";
 import { isMet } from "@mirrup/core/teaching";
 import { Button, SegmentedControl, TextInput } from "@mantine/core";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef, useState } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { useSearchKey } from "../app/reach.js";
 import { capital, STATUS_NAMES } from "../app/words.js";
 import { Bead, codedBead } from "../beads/index.js";
@@ -33,10 +33,10 @@ function SkillRow({ skill, student, onAdd }: { readonly skill: Skill } & Omit<Pa
       {student !== undefined && <Bead state={codedBead(coded)} family={familyOf(skill.id)} size={26} />}
       <span className={classes.beadName} style={{ borderLeftColor: `var(--family-${familyOf(skill.id)})` }}>
         {capital(skill.name)}
-        <code>{partOfSkill(CATALOGUE, skill.id, sides.at(-1) ?? "whole")?.score}</code>
+        <code>{partOfSkill(catalogue(), skill.id, sides.at(-1) ?? "whole")?.score}</code>
       </span>
       {sides.map((side) => {
-        const part = partOfSkill(CATALOGUE, skill.id, side);
+        const part = partOfSkill(catalogue(), skill.id, side);
         const status = student?.statusOf(skill.id, side);
         const told = status === undefined ? "" : `, ${STATUS_NAMES[status]}`;
         return (
@@ -87,7 +87,7 @@ export function Palette({ student, combos, onAdd }: PaletteProps) {
           const [first] = skills;
           const side = first === undefined ? undefined : sidesOf(first).at(-1);
           const part =
-            first === undefined || side === undefined ? null : partOfSkill(CATALOGUE, first.id, side);
+            first === undefined || side === undefined ? null : partOfSkill(catalogue(), first.id, side);
           if (event.key === "Enter" && words.trim() !== "" && part !== null) {
             onAdd(part);
             setWords("");

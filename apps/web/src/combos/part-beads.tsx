@@ -1,6 +1,6 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { skillOf } from "@mirrup/core";
 import type { ComboPart } from "@mirrup/core/combos";
+import { catalogue } from "../app/catalogue.js";
 import { SkillBead } from "../students/index.js";
 import classes from "./combos.module.css";
 
@@ -15,11 +15,11 @@ export function PartBeads({ studentId, parts }: PartBeadsProps) {
   return (
     <ul aria-label="Its skills" className={classes.skills}>
       {[...subjects]
-        .filter((subject) => CATALOGUE.skills.has(subject))
+        .filter((subject) => catalogue().skills.has(subject))
         .map((subject) => (
           <li key={subject}>
             <SkillBead studentId={studentId} subject={subject} size={22} />
-            {skillOf(CATALOGUE, subject).name}
+            {skillOf(catalogue(), subject).name}
           </li>
         ))}
     </ul>

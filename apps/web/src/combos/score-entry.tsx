@@ -1,8 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { checkScore, parseScore, type Hand, type RuleFault } from "@mirrup/core";
 import { COMBO_LIMITS, partsOfScore } from "@mirrup/core/combos";
 import { Button, Group, Text } from "@mantine/core";
 import { useMemo, useState } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { ScoreEditor } from "../skill-book/index.js";
 import { added, type Parts } from "./bench.js";
 
@@ -26,7 +26,7 @@ function read(text: string, dominant: Hand): Read {
   if (!parsed.ok) return { faults: [parsed.fault], parts: null };
   return {
     faults: checkScore(parsed.score, { dominant }),
-    parts: partsOfScore(CATALOGUE, parsed.score, dominant),
+    parts: partsOfScore(catalogue(), parsed.score, dominant),
   };
 }
 

@@ -1,9 +1,9 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { FREESTYLE_LIMITS, planFreestyle } from "@mirrup/core/combos";
 import { goalSides } from "@mirrup/core/teaching";
 import { useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
-import { SYLLABUS } from "../app/syllabus.js";
+import { catalogue } from "../app/catalogue.js";
+import { syllabus } from "../app/syllabus.js";
 import { combosQuery } from "./queries.js";
 import { useFor } from "./use-for.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
@@ -22,12 +22,12 @@ export function useFreestyle() {
   const seconds = number("seconds", 60, 10, FREESTYLE_LIMITS.seconds);
   const rest = number("rest", 6, 0, FREESTYLE_LIMITS.rest);
   const out = params.getAll("out");
-  const own = student?.goals.flatMap((goal) => goalSides(SYLLABUS, goal).map((one) => one.subject)) ?? [];
+  const own = student?.goals.flatMap((goal) => goalSides(syllabus(), goal).map((one) => one.subject)) ?? [];
   const goals = params.has("goal")
-    ? params.getAll("goal").filter((id) => CATALOGUE.skills.has(id))
+    ? params.getAll("goal").filter((id) => catalogue().skills.has(id))
     : [...new Set(own)];
   const shelf = (combos.data ?? []).filter((combo) => !combo.isRemoved);
   const taken = shelf.filter(({ id }) => !out.includes(id));
-  const plan = planFreestyle(taken, { seconds, rest, tempo, dominant, goals, roles: CATALOGUE.roles });
+  const plan = planFreestyle(taken, { seconds, rest, tempo, dominant, goals, roles: catalogue().roles });
   return { combos, shelf, student, plan, seconds, rest, out, goals, tempo, dominant };
 }

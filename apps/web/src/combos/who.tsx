@@ -1,7 +1,7 @@
 import { abilityOf } from "@mirrup/core/combos";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
-import { SYLLABUS } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import type { Parts } from "./bench.js";
 import classes from "./bench.module.css";
 import type { ComboStudent } from "./combo-student.js";
@@ -18,7 +18,7 @@ export function Who({
   const paths = usePaths();
   const judged = students.map((student) => ({
     student,
-    ability: abilityOf(parts, student.statusOf, SYLLABUS),
+    ability: abilityOf(parts, student.statusOf, syllabus()),
   }));
   const of = (code: string) => judged.filter(({ ability }) => ability.code === code);
   const [now, nearly, others] = [of("now"), of("one-new"), of("not-yet")];

@@ -27,11 +27,11 @@ function isKept(key: QueryKey): boolean {
   return (
     ((root === "students" || root === "groups" || root === "lessons" || root === "combos") &&
       !NOT_KEPT.has(part)) ||
-    ((root === "session" || root === "studio") && key.length === 1)
+    ((root === "session" || root === "studio" || root === "catalogue") && key.length === 1)
   );
 }
 
-const KEPT_ROOTS = ["students", "groups", "lessons", "combos", "session", "studio"] as const;
+const KEPT_ROOTS = ["students", "groups", "lessons", "combos", "session", "studio", "catalogue"] as const;
 
 /**
  * What is kept on the device stays in the page as long: each save writes all that the page has, so that what it had

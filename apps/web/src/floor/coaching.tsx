@@ -1,6 +1,7 @@
-import { CATALOGUE, CAUTIONS, coachingOf } from "@mirrup/catalogue";
+import { CAUTIONS, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, skillOf, type Drill } from "@mirrup/core";
 import { memo } from "react";
+import { catalogue } from "../app/catalogue.js";
 import classes from "./floor.module.css";
 
 interface CoachingProps {
@@ -12,7 +13,7 @@ interface CoachingProps {
 
 /** What is said of a drill, in large words; what to look at; and what can hurt in it. */
 export const Coaching = memo(function Coaching({ subject, drill, hasCautions }: CoachingProps) {
-  const skill = skillOf(CATALOGUE, subject);
+  const skill = skillOf(catalogue(), subject);
   const { say, look } = coachingOf(skill, drill);
   // What is done without a rope can strike nobody.
   const cautions = DRILL_ROWS[drill.kind].hasRope ? skill.cautions.filter((code) => code !== "growth") : [];

@@ -1,13 +1,14 @@
 /** The faults that a miss may be given: the skill's own, and all others. */
-import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
+import { FAULTS } from "@mirrup/catalogue";
 import { FAULT_CODES, skillOf, type FaultCode } from "@mirrup/core";
+import { catalogue } from "../app/catalogue.js";
 
 const MOST = 9;
 const names = new Intl.Collator("en");
 
 /** The faults that a miss of this skill is asked for, the usual ones first; one for each of the keys 1 to 9. */
 export function faultsOf(subject: string): readonly FaultCode[] {
-  return skillOf(CATALOGUE, subject).faults.slice(0, MOST);
+  return skillOf(catalogue(), subject).faults.slice(0, MOST);
 }
 
 /** All others, by their names. */

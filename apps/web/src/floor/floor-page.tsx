@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem } from "@mirrup/contract";
 import { gateDrill, SIDE_NAMES, sidesOf, type Drill, type SideName } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
@@ -6,6 +5,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useEffectEvent, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -32,7 +32,7 @@ function useFloorSubject(): {
   readonly side: SideName;
 } | null {
   const { studentId = "", subject = "", side } = useParams();
-  const skill = CATALOGUE.skills.get(subject);
+  const skill = catalogue().skills.get(subject);
   const known = SIDE_NAMES.find((one) => one === side);
   if (skill === undefined || known === undefined || !sidesOf(skill).includes(known)) return null;
   return { studentId, subject, side: known };

@@ -1,5 +1,4 @@
 /** A run under way on this device, as values: what each entry makes of it, and the set that it comes to. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import { MOST_TAPS, type SetRequest } from "@mirrup/contract";
 import {
   checkSetCounts,
@@ -12,6 +11,7 @@ import {
   type SideName,
 } from "@mirrup/core";
 import { isPacing, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
+import { catalogue } from "../app/catalogue.js";
 import type { KeptRun } from "../device/index.js";
 import type { Moment } from "./live-run.js";
 import { keptTicks, tappedTimes } from "./rhythm-words.js";
@@ -173,7 +173,7 @@ function loggedDrill(drill: Drill, run: Run): Drill {
 function countsOf(subject: string, { drill }: KeptRun, run: Run, elapsed: number) {
   const { clean, misses, bestStreak } = run;
   if (drill.kind !== "hold") return { clean, misses, bestStreak };
-  const held = heldRepetitions(elapsed, DEFAULT_TEMPO, skillOf(CATALOGUE, subject).beats);
+  const held = heldRepetitions(elapsed, DEFAULT_TEMPO, skillOf(catalogue(), subject).beats);
   const at = misses.map((miss) => ({ ...miss, position: held + 1 }));
   return { clean: held, misses: at, bestStreak: held };
 }

@@ -1,10 +1,10 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import { measureScore, skillOf, usualTempo, type Gate, type Drill } from "@mirrup/core";
 import { restAfterSet } from "@mirrup/core/planning";
 import { secondsATry, secondsOf } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { SmallBraid } from "../braid/index.js";
 import { Corrections } from "./corrections.js";
@@ -141,7 +141,10 @@ export function FloorSet(props: FloorSetProps) {
     else if (counting !== "tempo") floor.enter({ kind: "clean" });
     else if (newest.pacing) floor.enter({ kind: "stop" });
     else
-      floor.enter({ kind: "pace", every: secondsATry(tempo.tempo, skillOf(CATALOGUE, about.subject).beats) });
+      floor.enter({
+        kind: "pace",
+        every: secondsATry(tempo.tempo, skillOf(catalogue(), about.subject).beats),
+      });
   };
   const miss = () => {
     if (!waitsForClock(floor.newest()) && !floor.sensing) floor.enter({ kind: "miss" });

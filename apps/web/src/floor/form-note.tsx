@@ -1,5 +1,6 @@
-import { CATALOGUE, FUSED_FORMS, fusedRopeOf, isFormCounted } from "@mirrup/catalogue";
+import { FUSED_FORMS, fusedRopeOf, isFormCounted } from "@mirrup/catalogue";
 import { callOf, sideScore, skillOf, type Drill, type SideName } from "@mirrup/core";
+import { catalogue } from "../app/catalogue.js";
 import { capital, skillName } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import classes from "./floor.module.css";
@@ -13,11 +14,11 @@ interface FormNoteProps {
 /** Before a set of a fused multiple: which form is meant, and the turns before it, so that all agree. */
 export function FormNote({ subject, side, drill }: FormNoteProps) {
   const { value } = useSettings();
-  const score = sideScore(skillOf(CATALOGUE, subject), side);
+  const score = sideScore(skillOf(catalogue(), subject), side);
   const jumps = score === null ? [] : callOf(score).filter((beat) => beat.turns.length > 1);
   const isFused = jumps.some((beat) => beat.turns.some((turn) => turn.isFused));
   if (!isFused && !FUSED_FORMS.includes(subject)) return null;
-  const rope = fusedRopeOf(skillOf(CATALOGUE, subject).skillClass, { "fused-rope": value("fused-rope") });
+  const rope = fusedRopeOf(skillOf(catalogue(), subject).skillClass, { "fused-rope": value("fused-rope") });
   const turns = drill.kind === "from-rest" ? "none, from standing" : value("fused-prepare");
   return (
     <p className={classes.note}>

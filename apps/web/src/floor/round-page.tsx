@@ -1,7 +1,7 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { roundPlace } from "../presence/index.js";
@@ -18,7 +18,7 @@ export function RoundPage() {
   const groups = useQuery(groupsQuery);
   useWakeLock();
   useDocumentTitle("A round · Mirrup");
-  if (!CATALOGUE.skills.has(subject)) {
+  if (!catalogue().skills.has(subject)) {
     return (
       <Fault title="There is no such skill">
         The address names a skill that the catalogue does not have. Choose one on the class’s page.

@@ -1,8 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { sidesOf, skillOf, type Drill, type SideName } from "@mirrup/core";
 import type { ReactNode } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { drillOfWords } from "../app/drill-words.js";
-import { SYLLABUS } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import { capital, skillName, subjectName } from "../app/words.js";
 import { Coaching } from "./coaching.js";
 import { DrillChoice } from "./drill-choice.js";
@@ -32,7 +32,7 @@ const FIRST = { kind: "streak", count: 10 } as const;
 
 /** A skill of the catalogue, by any of its drills. */
 export function skillPractice(subject: string): RoundPractice {
-  const skill = skillOf(CATALOGUE, subject);
+  const skill = skillOf(catalogue(), subject);
   return {
     subject,
     sides: sidesOf(skill),
@@ -45,7 +45,7 @@ export function skillPractice(subject: string): RoundPractice {
       <DrillChoice
         subject={subject}
         side={side}
-        gate={SYLLABUS.find(subject, side)?.gate ?? FIRST}
+        gate={syllabus().find(subject, side)?.gate ?? FIRST}
         drill={drill}
         onChange={onChange}
       />

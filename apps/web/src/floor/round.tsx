@@ -1,9 +1,10 @@
-import { CATALOGUE, coachingOf } from "@mirrup/catalogue";
+import { coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, skillOf, type Drill } from "@mirrup/core";
 import { ROUND_ANSWERS, type RoundAnswer } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
 import { useSessionStorage } from "@mantine/hooks";
 import { useState } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { leftWords } from "../app/left-words.js";
@@ -357,7 +358,7 @@ function RoundHere({
 
 /** Each at their own drill is told what that asks. */
 function cueOf(subject: string, { drill }: RoundTask): string {
-  return coachingOf(skillOf(CATALOGUE, subject), drill).say;
+  return coachingOf(skillOf(catalogue(), subject), drill).say;
 }
 
 function taskWords(subject: string, { side, drill }: RoundTask): string {

@@ -1,6 +1,6 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { parseScore, sideScore, skillOf, type Drill, type Score } from "@mirrup/core";
 import { useMemo } from "react";
+import { catalogue } from "../app/catalogue.js";
 import type { RunSubject } from "./floor-run.js";
 
 function scoreOf(
@@ -8,7 +8,7 @@ function scoreOf(
   written: string | undefined,
 ): Score | null {
   const parsed = written === undefined ? null : parseScore(written);
-  return parsed?.ok === true ? parsed.score : sideScore(skillOf(CATALOGUE, subject), side);
+  return parsed?.ok === true ? parsed.score : sideScore(skillOf(catalogue(), subject), side);
 }
 
 /**

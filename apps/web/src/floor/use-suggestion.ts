@@ -1,4 +1,4 @@
-import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
+import { FAULTS } from "@mirrup/catalogue";
 import type { NextItem, SetRequest, StandingItem } from "@mirrup/contract";
 import {
   gateAsStreak,
@@ -11,6 +11,7 @@ import {
 } from "@mirrup/core";
 import { isMet, suggestionOf, type Suggestion } from "@mirrup/core/teaching";
 import { useQuery } from "@tanstack/react-query";
+import { catalogue } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { drillOfWords, oddsWords } from "../app/drill-words.js";
 import { capital, reasonWords, skillName, subjectName, suggestionWords } from "../app/words.js";
@@ -38,7 +39,7 @@ function fixOf(options: readonly DrillOption[], fault: FaultCode): DrillOption |
 }
 
 function isPartOf(part: string, subject: string): boolean {
-  return skillOf(CATALOGUE, subject).needs.some((need) => need.anyOf.some((term) => term.skill === part));
+  return skillOf(catalogue(), subject).needs.some((need) => need.anyOf.some((term) => term.skill === part));
 }
 
 /** The one suggestion after a set; null before it, and where the set gives none. */
@@ -67,7 +68,7 @@ export function useSuggestion(
   const isOpen = (id: string) =>
     standings?.some((one) => one.subject === id && (one.status === "ready" || one.status === "working")) ??
     false;
-  const gateStreak = gateAsStreak(gate, skillOf(CATALOGUE, subject).beats);
+  const gateStreak = gateAsStreak(gate, skillOf(catalogue(), subject).beats);
   // A path can ask for more in a row than cleared the side.
   const isReached =
     item === undefined || gateKey(gate) === gateKey(item.gate) || item.bestStreak >= gateStreak;
@@ -79,7 +80,7 @@ export function useSuggestion(
     isCleared: item !== undefined && isMet(item.status) && isReached,
     isStuck: item?.isStuck ?? false,
     sideBehind: other === undefined || isMet(other.status) ? null : other.side,
-    sibling: siblingsOf(CATALOGUE, subject).find(isOpen) ?? null,
+    sibling: siblingsOf(catalogue(), subject).find(isOpen) ?? null,
     rustyPart: standings?.find((one) => one.status === "rusty" && isPartOf(one.subject, subject)) ?? null,
     lowReviews: item?.lowReviews ?? 0,
     drillFor: (fault) => fixOf(options, fault)?.drill.kind ?? null,

@@ -1,9 +1,9 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { skillOf } from "@mirrup/core";
 import type { FrontierAsked } from "@mirrup/core/teaching";
 import { NativeSelect } from "@mantine/core";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
+import { catalogue, ofCatalogue } from "../app/catalogue.js";
 import { STRAND_OPTIONS } from "../strands/index.js";
 import classes from "./frontier-page.module.css";
 
@@ -16,27 +16,26 @@ const AHEAD_WORDS: Readonly<Record<keyof typeof AHEAD, string>> = {
 };
 const isAhead = (text: string): text is keyof typeof AHEAD => Object.hasOwn(AHEAD, text);
 
-const HIGHEST = Math.max(...[...CATALOGUE.skills.values()].map(({ level }) => level));
-const LEVELS = [
+const levelOptions = ofCatalogue(({ skills }) => [
   { value: "", label: "every level" },
-  ...Array.from({ length: HIGHEST - 1 }, (_, place) => ({
+  ...Array.from({ length: Math.max(...[...skills.values()].map(({ level }) => level)) - 1 }, (_, place) => ({
     value: String(place + 1),
     label: place === 0 ? "level 1" : `levels 1 to ${place + 1}`,
   })),
-];
+]);
 
 /** Which skills the frontier is asked for, by the address. */
 export function useAsked(): FrontierAsked {
   const [params] = useSearchParams();
   const [ahead, strand, level] = ["ahead", "strand", "level"].map((key) => params.get(key) ?? "");
   return useMemo(() => {
-    const skills = CATALOGUE.strands.find(({ id }) => id === strand)?.skills;
+    const skills = catalogue().strands.find(({ id }) => id === strand)?.skills;
     const highest = Number(level);
     return {
       ahead: isAhead(ahead ?? "") ? AHEAD[ahead as keyof typeof AHEAD] : AHEAD[""],
       isAsked: (subject) =>
         (skills?.includes(subject) ?? true) &&
-        (!(highest > 0) || skillOf(CATALOGUE, subject).level <= highest),
+        (!(highest > 0) || skillOf(catalogue(), subject).level <= highest),
     };
   }, [ahead, strand, level]);
 }
@@ -74,7 +73,7 @@ export function FrontierFilters({ isWay = false }: { readonly isWay?: boolean })
         Object.entries(AHEAD_WORDS).map(([value, label]) => ({ value, label })),
       )}
       {select("strand", "Strand", STRAND_OPTIONS)}
-      {select("level", "Level", LEVELS)}
+      {select("level", "Level", levelOptions())}
     </div>
   );
 }

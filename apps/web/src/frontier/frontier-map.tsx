@@ -1,9 +1,9 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { kinOfBead, type Frontier, type FrontierBead } from "@mirrup/core/teaching";
 import { ActionIcon, Skeleton, Tooltip } from "@mantine/core";
 import { IconDownload, IconPrinter } from "@tabler/icons-react";
 import { useEffect, useMemo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
 import { TransformComponent, TransformWrapper, type ReactZoomPanPinchContentRef } from "react-zoom-pan-pinch";
+import { catalogue } from "../app/catalogue.js";
 import { Fault } from "../app/faults.js";
 import { saveFile } from "../app/save-file.js";
 import { capital, listWords, skillName } from "../app/words.js";
@@ -219,7 +219,7 @@ export function FrontierMap(props: FrontierMapProps) {
         )}
       </div>
       <p className={classes.printed}>
-        {title}. {CATALOGUE.skills.size} skills in all, {frontier.cleared} cleared.
+        {title}. {catalogue().skills.size} skills in all, {frontier.cleared} cleared.
       </p>
     </>
   );

@@ -7,7 +7,7 @@ import { useCallback, useMemo } from "react";
 import { useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
-import { SYLLABUS } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import { goalWords, standingWords } from "../app/words.js";
 import { BeadKey, beadState, bySkill, type SkillStanding } from "../beads/index.js";
 import { MapPanel, skillsOnPath, usePicked } from "../strands/index.js";
@@ -48,7 +48,7 @@ export function FrontierPage() {
   const frontier = useMemo(() => {
     const onWay = way == null ? null : new Set(skillsOnPath(way));
     const wanted = onWay === null ? asked : { ahead: null, isAsked: (subject: string) => onWay.has(subject) };
-    return frontierOf(SYLLABUS, [statusesOf(skills)], wanted);
+    return frontierOf(syllabus(), [statusesOf(skills)], wanted);
   }, [skills, asked, way]);
   const stateOf = useCallback((subject: string) => beadState(skills.get(subject)), [skills]);
   const aloud = ({ subject }: FrontierBead) => aloudOf(skills.get(subject));

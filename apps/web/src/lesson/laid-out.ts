@@ -1,7 +1,8 @@
 /** Which ropes lie at which station of a turn, and who goes without. Pure. */
-import { CATALOGUE, fusedRopeOf, type SettingValues } from "@mirrup/catalogue";
+import { fusedRopeOf, type SettingValues } from "@mirrup/catalogue";
 import { DRILL_ROWS, skillOf } from "@mirrup/core";
 import { ROPE_KINDS, ropesGiven, type RopePair, type RopeStock, type RopeWish } from "@mirrup/core/planning";
+import { catalogue } from "../app/catalogue.js";
 import { pairsAt, type ShownPlan } from "./shown.js";
 
 /** A student's rope as it is known today. */
@@ -34,7 +35,7 @@ function pairsOfTurn(
 ): readonly PairAt[] {
   return (plan.rotations[turn]?.stations ?? []).flatMap(({ subject }, station) => {
     if (subject === null) return [];
-    const { skillClass, cautions } = skillOf(CATALOGUE, subject);
+    const { skillClass, cautions } = skillOf(catalogue(), subject);
     const taught = fusedRopeOf(skillClass, settings);
     const chosen = ROPE_KINDS.find((kind) => kind === taught) ?? null;
     return pairsAt(plan, turn, station).flatMap((pair, place): PairAt[] => {

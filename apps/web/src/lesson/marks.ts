@@ -1,9 +1,9 @@
 /** Marks of a substitute's sheet typed back: one for each turn, as `m n 12 -`. */
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { LessonView, SetRequest } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { v7 as uuid } from "uuid";
+import { catalogue } from "../app/catalogue.js";
 import { roundSet } from "../app/round-set.js";
 import { stepsOf, type ShownPlan } from "./shown.js";
 
@@ -58,7 +58,7 @@ export function setsOfMarks(
     const at = new Date(Math.min(now.getTime(), began + 60_000 * (step.from + step.minutes)));
     return [
       roundSet(
-        { id: uuid(), studentId, subject, beats: skillOf(CATALOGUE, subject).beats },
+        { id: uuid(), studentId, subject, beats: skillOf(catalogue(), subject).beats },
         place,
         answer,
         at,

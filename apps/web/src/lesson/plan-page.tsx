@@ -1,4 +1,4 @@
-import { CATALOGUE, CAUTIONS } from "@mirrup/catalogue";
+import { CAUTIONS } from "@mirrup/catalogue";
 import type { LessonView } from "@mirrup/contract";
 import { skillOf, type CautionCode } from "@mirrup/core";
 import type { ClassPlan } from "@mirrup/core/planning";
@@ -7,6 +7,7 @@ import { useDocumentTitle, useLocalStorage, useStateHistory } from "@mantine/hoo
 import { IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
 import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
 import { isStale } from "../app/api.js";
@@ -332,7 +333,7 @@ function Together({ plan, startTime, kind }: TogetherProps) {
 function Cautions({ plan }: { readonly plan: ShownPlan }) {
   const subjects = plan.rotations.flatMap((turn) => turn.stations.flatMap((one) => one.subject ?? []));
   const codes = new Set<CautionCode>(["space", "surface", "heat"]);
-  for (const subject of subjects) skillOf(CATALOGUE, subject).cautions.forEach((code) => codes.add(code));
+  for (const subject of subjects) skillOf(catalogue(), subject).cautions.forEach((code) => codes.add(code));
   return (
     <ul className={classes.quiet}>
       {[...codes].map((code) => (

@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { ClassStudentView } from "@mirrup/contract";
 import { usefulTogether } from "@mirrup/core/teaching";
 import { ActionIcon, Menu, Select } from "@mantine/core";
@@ -14,6 +13,7 @@ import {
 } from "@dnd-kit/core";
 import { IconMinus, IconPinFilled, IconPlus } from "@tabler/icons-react";
 import { useMemo } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { dragAnnouncements } from "../app/drag-words.js";
 import { capital, skillName } from "../app/words.js";
 import { letGo, swapped, withBan, withSkillAt, withStudentAt, withTurn, type Asked } from "./asked.js";
@@ -208,7 +208,7 @@ function StationSkill({
 function skillsByUse(options: readonly ClassStudentView[]) {
   const statusOf = { frontier: "ready", review: "rusty", show: "cleared", keep: "cleared" } as const;
   const found = usefulTogether(
-    CATALOGUE,
+    catalogue(),
     options.map((student) =>
       student.options.map(({ subject, side, use }) => ({ subject, side, status: statusOf[use] })),
     ),

@@ -1,8 +1,9 @@
-import { CATALOGUE, CAUTIONS, DRILLS } from "@mirrup/catalogue";
+import { CAUTIONS, DRILLS } from "@mirrup/catalogue";
 import type { LessonView, SetRequest } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
 import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
 import { useState } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { OnePage } from "../app/one-page.js";
 import { capital, dateWords, skillName } from "../app/words.js";
@@ -58,7 +59,7 @@ export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteShe
               <div key={subject}>
                 <dt>{capital(skillName(subject))}</dt>
                 <dd>
-                  {skillOf(CATALOGUE, subject).cues[0]} Counts when: {skillOf(CATALOGUE, subject).look}
+                  {skillOf(catalogue(), subject).cues[0]} Counts when: {skillOf(catalogue(), subject).look}
                 </dd>
               </div>
             ))}

@@ -1,4 +1,3 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { StudentDetail, StudioView } from "@mirrup/contract";
 import {
   PLACEMENT_ANSWERS,
@@ -12,6 +11,7 @@ import { Button, Group, NumberInput, Skeleton, Text, Title } from "@mantine/core
 import { useHotkeys } from "@mantine/hooks";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
+import { catalogue, ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { patch } from "../app/api.js";
 import { failureOf } from "../app/failure.js";
@@ -30,7 +30,9 @@ const ANSWER_WORDS: Readonly<Record<PlacementAnswer, string>> = {
   nearly: "Nearly",
   no: "No",
 };
-const SIDES_IN_ALL = [...CATALOGUE.skills.values()].reduce((sum, skill) => sum + (skill.twoSided ? 2 : 1), 0);
+const sidesInAll = ofCatalogue(({ skills }) =>
+  [...skills.values()].reduce((sum, skill) => sum + (skill.twoSided ? 2 : 1), 0),
+);
 
 function backgroundOf(detail: StudentDetail, studio: StudioView): PlacementBackground {
   const year = new Date().getFullYear();
@@ -107,7 +109,7 @@ function Asking({ detail, background }: AskingProps) {
   ]);
   if (placement.decisions.isPending) return <Skeleton height={400} m="lg" />;
   const asked = new Set(answers.map((one) => one.subject)).size;
-  const right = 1 - placement.placement.expectedWrong / SIDES_IN_ALL;
+  const right = 1 - placement.placement.expectedWrong / sidesInAll();
   return (
     <div className={classes.page}>
       <section className={classes.ask} aria-live="polite">
@@ -165,7 +167,7 @@ interface TryProps {
 
 /** One skill to try: how it goes, what to look at, and three answers a side. */
 function Try({ subject, sides, answered, onAnswer }: TryProps) {
-  const skill = skillOf(CATALOGUE, subject);
+  const skill = skillOf(catalogue(), subject);
   const score = sideScore(skill, sides[0] ?? "whole");
   return (
     <>

@@ -1,4 +1,4 @@
-import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
+import { SCHOOLS } from "@mirrup/catalogue";
 import type { DecisionView } from "@mirrup/contract";
 import {
   syllabusOf,
@@ -11,6 +11,7 @@ import { place, placementModel, type Placement, type Question } from "@mirrup/co
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { v7 as uuid } from "uuid";
+import { catalogue } from "../app/catalogue.js";
 import { decisionsQuery, useDecide } from "../students/index.js";
 
 /** An answer as the log has it: what was seen of a side. */
@@ -46,7 +47,7 @@ export function usePlacement(studentId: string, background: PlacementBackground)
   const { school, leadingSide, years, age } = background;
   const model = useMemo(
     () =>
-      placementModel(syllabusOf({ catalogue: CATALOGUE, school: SCHOOLS[school] }), {
+      placementModel(syllabusOf({ catalogue: catalogue(), school: SCHOOLS[school] }), {
         strongerSide: leadingSide,
         ...(years === null ? {} : { years }),
         ...(age === null ? {} : { age }),

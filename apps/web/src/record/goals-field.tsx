@@ -1,15 +1,17 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { Goal } from "@mirrup/core/teaching";
 import { skillOf } from "@mirrup/core";
 import { Button, NativeSelect, Select, Text } from "@mantine/core";
 import { useState } from "react";
+import { catalogue, ofCatalogue } from "../app/catalogue.js";
 import { goalWords } from "../app/words.js";
 import classes from "./record-page.module.css";
 
-const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name, aliases }) => ({
-  value: id,
-  label: aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name,
-}));
+const skillOptions = ofCatalogue(({ skills }) =>
+  [...skills.values()].map(({ id, name, aliases }) => ({
+    value: id,
+    label: aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name,
+  })),
+);
 
 type GoalSide = Goal["side"];
 const SIDE_NAMES: readonly GoalSide[] = ["left", "right", "both"];
@@ -25,7 +27,7 @@ interface GoalsFieldProps {
 export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldProps) {
   const [subject, setSubject] = useState<string | null>(null);
   const [side, setSide] = useState<GoalSide>(leadingSide);
-  const isTwoSided = subject !== null && skillOf(CATALOGUE, subject).twoSided;
+  const isTwoSided = subject !== null && skillOf(catalogue(), subject).twoSided;
   const add = () => {
     if (subject === null) return;
     const goal: Goal = { subject, side: isTwoSided ? side : "whole" };
@@ -56,7 +58,7 @@ export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldPr
           size="md"
           searchable
           limit={40}
-          data={SKILLS}
+          data={skillOptions()}
           value={subject}
           onChange={setSubject}
           nothingFoundMessage="No skill has this name."

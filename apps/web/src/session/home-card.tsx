@@ -1,8 +1,9 @@
-import { CATALOGUE, CAUTIONS, coachingOf, DRILLS } from "@mirrup/catalogue";
+import { CAUTIONS, coachingOf, DRILLS } from "@mirrup/catalogue";
 import { skillOf } from "@mirrup/core";
 import { isEasyPhase, type PlanBlock } from "@mirrup/core/planning";
 import { Button, Group, Text, Title } from "@mantine/core";
 import { useEffect, useRef } from "react";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { capital, subjectName } from "../app/words.js";
@@ -26,7 +27,7 @@ function plainWords({ subject, side, drill }: PlanBlock): string {
 
 /** What to practise at home, in plain words and without the instructor: one page to take along. */
 export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
-  const home = homeBlocks(CATALOGUE, blocks);
+  const home = homeBlocks(catalogue(), blocks);
   const card = useRef<HTMLElement>(null);
   useEffect(() => card.current?.scrollIntoView(), []);
   return (
@@ -46,7 +47,7 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
       <ol className={classes.list}>
         {home.map((block) => {
           const { subject, side, drill, sets, minutes, phase, cautions } = block;
-          const skill = skillOf(CATALOGUE, subject);
+          const skill = skillOf(catalogue(), subject);
           const { say, look } = coachingOf(skill, drill);
           return (
             <li key={`${phase} ${subject}:${side}`}>

@@ -1,4 +1,4 @@
-import { CATALOGUE, turnRateOf } from "@mirrup/catalogue";
+import { turnRateOf } from "@mirrup/catalogue";
 import {
   checkScore,
   expandBeats,
@@ -19,6 +19,7 @@ import { Button, Checkbox, Group, Text } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { pluralOf } from "../app/plural.js";
 import { usePaths } from "../app/paths.js";
 import { linkWords, listWords } from "../app/words.js";
@@ -100,7 +101,7 @@ function Tightest({ score, timing }: { readonly score: Score; readonly timing: T
 /** The other skills of the catalogue that this very score belongs to. */
 function SameScore({ score, except }: { readonly score: Score; readonly except: string | null }) {
   const paths = usePaths();
-  const skills = skillsByScore(CATALOGUE, score).filter((skill) => skill.id !== except);
+  const skills = skillsByScore(catalogue(), score).filter((skill) => skill.id !== except);
   if (skills.length === 0) return null;
   return (
     <Text>

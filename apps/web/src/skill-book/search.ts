@@ -1,21 +1,24 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { Skill } from "@mirrup/core";
 import { distance } from "fastest-levenshtein";
 import Fuse from "fuse.js";
+import { ofCatalogue } from "../app/catalogue.js";
 import { plain } from "../app/plain.js";
 
-const SKILLS = [...CATALOGUE.skills.values()];
+const skillsOf = ofCatalogue(({ skills }) => [...skills.values()]);
 
 // A few slips of the finger are forgiven wherever in a name they are.
-const index = new Fuse(SKILLS, {
-  keys: [
-    { name: "name", weight: 2 },
-    { name: "aliases", weight: 1.5 },
-  ],
-  threshold: 0.34,
-  ignoreLocation: true,
-  minMatchCharLength: 2,
-});
+const indexOf = ofCatalogue(
+  ({ skills }) =>
+    new Fuse([...skills.values()], {
+      keys: [
+        { name: "name", weight: 2 },
+        { name: "aliases", weight: 1.5 },
+      ],
+      threshold: 0.34,
+      ignoreLocation: true,
+      minMatchCharLength: 2,
+    }),
+);
 
 const wordsOf = (text: string) => plain(text).split(/\s+/).filter(Boolean);
 
@@ -48,13 +51,16 @@ function nearestName({ name, aliases }: Skill, sought: readonly string[]): numbe
 /** Skills under any of their names, those written so first, then those a slip or two away, then what is like them. */
 export function searchSkills(words: string): readonly Skill[] {
   const sought = plain(words);
-  if (sought === "") return SKILLS;
+  if (sought === "") return skillsOf();
   const typed = wordsOf(words);
-  const near = SKILLS.map((skill) => ({ skill, off: nearestName(skill, typed) }))
+  const near = skillsOf()
+    .map((skill) => ({ skill, off: nearestName(skill, typed) }))
     .filter(({ off }) => off < Infinity)
     .sort((one, other) => one.off - other.off)
     .map(({ skill }) => skill);
-  const found = index.search(sought).map(({ item }) => item);
+  const found = indexOf()
+    .search(sought)
+    .map(({ item }) => item);
   const named = found.filter((skill) => isNamed(skill, sought));
   return [...new Set([...named, ...near, ...found])];
 }

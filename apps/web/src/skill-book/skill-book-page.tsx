@@ -1,9 +1,9 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { printScore, sidesOf, sideScore, type SideName, type Skill } from "@mirrup/core";
 import { SegmentedControl, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useState } from "react";
 import { useParams, useSearchParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { useSearchWords } from "../app/use-search-words.js";
@@ -97,7 +97,7 @@ export function SkillBookPage() {
   const { skillId = null } = useParams();
   const paths = usePaths();
   const [params, setParams] = useSearchParams();
-  const skill = skillId === null ? null : CATALOGUE.skills.get(skillId);
+  const skill = skillId === null ? null : catalogue().skills.get(skillId);
   useDocumentTitle(`${skill?.name === undefined ? "Skill book" : capital(skill.name)} · Mirrup`);
   const [words, setWords] = useSearchWords();
   const arrangement = params.get("by") === "level" ? "level" : "strand";

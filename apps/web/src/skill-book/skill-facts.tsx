@@ -1,4 +1,4 @@
-import { CATALOGUE, CAUTIONS, coachingOf, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
+import { CAUTIONS, coachingOf, DRILLS, FAULTS, SCHOOLS } from "@mirrup/catalogue";
 import {
   GATE_RUNG,
   DRILL_ROWS,
@@ -14,9 +14,10 @@ import {
 import { Accordion, Table } from "@mantine/core";
 import { IconAlertTriangle } from "@tabler/icons-react";
 import { Link } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { drillOfWords, drillWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
-import { SYLLABUS } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import { capital, gateWords, SCHOOL_NAMES, skillName } from "../app/words.js";
 import classes from "./skill-facts.module.css";
 
@@ -50,7 +51,7 @@ function NeedLine({ need }: { readonly need: Need }) {
 
 /** What the skill needs and what needs it: press to walk the graph. */
 export function Kin({ skill }: { readonly skill: Skill }) {
-  const opens = CATALOGUE.neededBy.get(skill.id) ?? [];
+  const opens = catalogue().neededBy.get(skill.id) ?? [];
   return (
     <div className={classes.kin}>
       <section>
@@ -97,7 +98,7 @@ function passWords(drill: Drill): string {
 
 /** The ladder of drills of one side, from the gentlest to the gate and what follows it. */
 export function LadderTable({ skill, side }: { readonly skill: Skill; readonly side: SideName }) {
-  const ladder = SYLLABUS.find(skill.id, side)?.ladder ?? [];
+  const ladder = syllabus().find(skill.id, side)?.ladder ?? [];
   return (
     <section>
       <h3>Ladder of drills{side === "whole" ? "" : `, ${side} side`}</h3>

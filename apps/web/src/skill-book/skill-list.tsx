@@ -1,9 +1,9 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { grouped, type Skill } from "@mirrup/core";
 import { SegmentedControl, Text, TextInput } from "@mantine/core";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef } from "react";
 import { Link } from "react-router";
+import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { useSearchKey } from "../app/reach.js";
 import { familyOf } from "../app/family.js";
@@ -13,14 +13,17 @@ import classes from "./skill-list.module.css";
 
 export type Arrangement = "strand" | "level";
 
-const STRAND_OF = new Map<string, string>(
-  CATALOGUE.strands.flatMap((strand) =>
-    strand.skills.map((id) => [id, `${FAMILY_NAMES[strand.family]}: ${strand.name}`] as const),
-  ),
+const strandOf = ofCatalogue(
+  ({ strands }) =>
+    new Map<string, string>(
+      strands.flatMap((strand) =>
+        strand.skills.map((id) => [id, `${FAMILY_NAMES[strand.family]}: ${strand.name}`] as const),
+      ),
+    ),
 );
 
 function groupName(skill: Skill, arrangement: Arrangement): string {
-  return arrangement === "strand" ? (STRAND_OF.get(skill.id) ?? "") : `Level ${skill.level}`;
+  return arrangement === "strand" ? (strandOf().get(skill.id) ?? "") : `Level ${skill.level}`;
 }
 
 function arranged(words: string, arrangement: Arrangement): ReadonlyMap<string, readonly Skill[]> {

@@ -1,8 +1,9 @@
-import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
+import { SCHOOLS } from "@mirrup/catalogue";
 import type { StudioView } from "@mirrup/contract";
 import { gateOf, SCHOOL_IDS, skillOf, type School } from "@mirrup/core";
 import { Button, Text } from "@mantine/core";
 import { Link } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { capital, gateWords } from "../app/words.js";
 import classes from "./start-page.module.css";
@@ -14,7 +15,7 @@ function Explained({ school }: { readonly school: School }) {
   return (
     <ul>
       {KNOWN.map((id) => {
-        const skill = skillOf(CATALOGUE, id);
+        const skill = skillOf(catalogue(), id);
         return (
           <li key={id}>
             A {skill.name} is cleared at <strong>{gateWords(gateOf(school, skill))}</strong>.

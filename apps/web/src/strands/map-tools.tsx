@@ -2,14 +2,16 @@ import { ActionIcon, Select, Tooltip } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconArrowsMaximize, IconMinus, IconPlus } from "@tabler/icons-react";
 import { useRef } from "react";
-import { CATALOGUE } from "@mirrup/catalogue";
+import { catalogue, ofCatalogue } from "../app/catalogue.js";
 import { useSearchKey } from "../app/reach.js";
 import classes from "./map-tools.module.css";
 
-const SKILLS = [...CATALOGUE.skills.values()].map(({ id, name, aliases }) => ({
-  value: id,
-  label: aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name,
-}));
+const skillOptions = ofCatalogue(({ skills }) =>
+  [...skills.values()].map(({ id, name, aliases }) => ({
+    value: id,
+    label: aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name,
+  })),
+);
 
 interface MapToolsProps {
   readonly onFind: (subject: string) => void;
@@ -43,7 +45,7 @@ export function MapTools({ onFind, onFit, onZoom }: MapToolsProps) {
         searchable
         limit={30}
         value={null}
-        data={SKILLS}
+        data={skillOptions()}
         nothingFoundMessage="No skill has this name."
         onChange={(subject) => {
           if (subject === null) return;

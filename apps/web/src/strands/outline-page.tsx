@@ -1,10 +1,10 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { StandingItem } from "@mirrup/contract";
 import { FAMILIES, skillOf } from "@mirrup/core";
 import { Button, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -57,8 +57,8 @@ export function OutlinePage() {
       {FAMILIES.map((family) => (
         <section key={family} style={{ borderColor: `var(--family-${family})` }} className={classes.family}>
           <Title order={2}>{FAMILY_NAMES[family]}</Title>
-          {CATALOGUE.strands
-            .filter((strand) => strand.family === family)
+          {catalogue()
+            .strands.filter((strand) => strand.family === family)
             .map((strand) => (
               <section key={strand.id}>
                 <Title order={3}>{capital(strand.name)}</Title>
@@ -68,7 +68,7 @@ export function OutlinePage() {
                       <Bead state={beadState(skills.get(id))} family={family} size={26} />
                       <div>
                         <Link to={paths.bead(studentId, id)} className={classes.name}>
-                          {capital(skillOf(CATALOGUE, id).name)}
+                          {capital(skillOf(catalogue(), id).name)}
                         </Link>
                         <ul className={classes.sides}>
                           {[...(skills.get(id)?.values() ?? [])].map((item) => (

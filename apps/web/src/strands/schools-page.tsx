@@ -1,4 +1,4 @@
-import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
+import { SCHOOLS } from "@mirrup/catalogue";
 import type { SchoolReading } from "@mirrup/contract";
 import { sidesOf, skillOf, type SideName } from "@mirrup/core";
 import { decodeStatuses, type CodedStatus } from "@mirrup/core/teaching";
@@ -6,6 +6,7 @@ import { Skeleton, Switch, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
@@ -24,9 +25,9 @@ function sidesBySkill(reading: SchoolReading): ReadonlyMap<string, readonly Code
   const decoded = decodeStatuses(reading.codes);
   let place = 0;
   return new Map(
-    CATALOGUE.order.map((id) => [
+    catalogue().order.map((id) => [
       id,
-      sidesOf(skillOf(CATALOGUE, id)).map((side): CodedSide => {
+      sidesOf(skillOf(catalogue(), id)).map((side): CodedSide => {
         const coded = decoded[place] ?? { status: "locked", tenths: 0, isStuck: false };
         place += 1;
         return { side, coded };
@@ -57,10 +58,10 @@ export function SchoolsPage() {
   if (schools.data === undefined) return <Skeleton height={400} m="lg" />;
   const readings = schools.data.map((reading) => ({ reading, sides: sidesBySkill(reading) }));
   const strandOf = new Map(
-    CATALOGUE.strands.flatMap((strand) => strand.skills.map((id) => [id, strand] as const)),
+    catalogue().strands.flatMap((strand) => strand.skills.map((id) => [id, strand] as const)),
   );
-  const shown = CATALOGUE.strands
-    .flatMap((strand) => strand.skills)
+  const shown = catalogue()
+    .strands.flatMap((strand) => strand.skills)
     .filter(
       (id) =>
         !onlyDifferent || new Set(readings.map(({ sides }) => sidesWords(sides.get(id) ?? []))).size > 1,
@@ -107,7 +108,7 @@ export function SchoolsPage() {
                       <span>
                         {capital(sidesWords(sides.get(id) ?? []))}
                         <span className={classes.quiet}>
-                          {gateWords(SCHOOLS[reading.school].gates[skillOf(CATALOGUE, id).skillClass])}
+                          {gateWords(SCHOOLS[reading.school].gates[skillOf(catalogue(), id).skillClass])}
                         </span>
                       </span>
                     </span>

@@ -1,4 +1,4 @@
-import { CATALOGUE, optionOf, SETTINGS } from "@mirrup/catalogue";
+import { optionOf, SETTINGS } from "@mirrup/catalogue";
 import type { NextItem, StandingItem } from "@mirrup/contract";
 import { printScore, skillOf } from "@mirrup/core";
 import { isMet, type Goal } from "@mirrup/core/teaching";
@@ -6,6 +6,7 @@ import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useId } from "react";
 import { Link } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { Term } from "../app/term.js";
 import {
@@ -165,11 +166,11 @@ function useSettingCues(studentId: string, subject: string): readonly string[] {
 /** The bead in hand: names, record on each side, what it needs and what it opens. */
 export function SkillPanel({ studentId, subject, standing, next, onClose, onHold, onPath }: SkillPanelProps) {
   const paths = usePaths();
-  const skill = skillOf(CATALOGUE, subject);
+  const skill = skillOf(catalogue(), subject);
   const mayDecide = useMayTeach();
   const cues = [...useSettingCues(studentId, subject), ...skill.cues];
   const isOpen = [...(standing?.values() ?? [])].some((item) => !isMet(item.status));
-  const opens = CATALOGUE.neededBy.get(subject) ?? [];
+  const opens = catalogue().neededBy.get(subject) ?? [];
   const needs = [...new Set(skill.needs.flatMap((need) => need.anyOf.map((term) => term.skill)))];
   const links = (title: string, ids: readonly string[]) =>
     ids.length > 0 && (
@@ -196,7 +197,7 @@ export function SkillPanel({ studentId, subject, standing, next, onClose, onHold
           <Text size="sm" className={classes.also}>
             {skill.aliases.length > 0 && `Also: ${listWords(skill.aliases)}. `}
             {skill.score !== null && <code className={classes.score}>{printScore(skill.score)}</code>}
-            {CATALOGUE.roles.baseTest?.parts.some((part) => part.subject === subject) === true && (
+            {catalogue().roles.baseTest?.parts.some((part) => part.subject === subject) === true && (
               <>
                 {" A part of the "}
                 <Link to={paths.baseTest(studentId)} className={classes.book}>

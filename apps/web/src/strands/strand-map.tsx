@@ -1,8 +1,8 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { NextItem } from "@mirrup/contract";
 import { useElementSize } from "@mantine/hooks";
 import { Fragment, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { TransformComponent, TransformWrapper, type ReactZoomPanPinchContentRef } from "react-zoom-pan-pinch";
+import { catalogue } from "../app/catalogue.js";
 import { FAMILY_NAMES, standingWords } from "../app/words.js";
 import { Bead, beadState, withFaint, type SkillStanding } from "../beads/index.js";
 import { Cords, kinOf } from "./cords.js";
@@ -51,14 +51,14 @@ function labelOf(
 export function StrandMap(props: StrandMapProps) {
   const { standings, next, held, path, filter, leadingSide, onHold, children } = props;
   const { ref, width } = useElementSize();
-  const layout = useMemo(() => layoutOf(CATALOGUE, Math.max(width, 320)), [width]);
+  const layout = useMemo(() => layoutOf(catalogue(), Math.max(width, 320)), [width]);
   const buttons = useRef(new Map<string, HTMLButtonElement>());
   const mapRef = useRef<ReactZoomPanPinchContentRef>(null);
   const view = () => mapView(mapRef.current);
   const [isFar, setIsFar] = useState(false);
   const pressed = useRef({ x: 0, y: 0 });
-  const kin = held === null ? null : kinOf(CATALOGUE, held);
-  const context: FilterContext = { strands: CATALOGUE.strands, next, leadingSide };
+  const kin = held === null ? null : kinOf(catalogue(), held);
+  const context: FilterContext = { strands: catalogue().strands, next, leadingSide };
   const beads = useMemo(
     () =>
       layout.families.flatMap(({ top, strands }) =>
@@ -209,7 +209,7 @@ export function StrandMap(props: StrandMapProps) {
                   ))}
                 </section>
               ))}
-              {held !== null && <Cords catalogue={CATALOGUE} layout={layout} held={held} />}
+              {held !== null && <Cords catalogue={catalogue()} layout={layout} held={held} />}
             </div>
           </TransformComponent>
         </TransformWrapper>

@@ -1,14 +1,15 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import type { Goal } from "@mirrup/core/teaching";
 import { useSearchParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
 
 const GOAL_SIDES: readonly Goal["side"][] = ["left", "right", "both", "whole"];
 
 /** The goal whose path is drawn, as the address names it: `cross:left`. */
 function goalOf(text: string | null): Goal | null {
-  const [subject = "", side = ""] = (text ?? "").split(":");
+  const at = (text ?? "").lastIndexOf(":");
+  const [subject, side] = [text?.slice(0, Math.max(0, at)) ?? "", text?.slice(at + 1)];
   const known = GOAL_SIDES.find((one) => one === side);
-  return known !== undefined && CATALOGUE.skills.has(subject) ? { subject, side: known } : null;
+  return known !== undefined && catalogue().skills.has(subject) ? { subject, side: known } : null;
 }
 
 export interface Picked {
@@ -21,7 +22,7 @@ export interface Picked {
 export function usePicked(): Picked {
   const [params, setParams] = useSearchParams();
   const asked = params.get("skill");
-  const held = asked !== null && CATALOGUE.skills.has(asked) ? asked : null;
+  const held = asked !== null && catalogue().skills.has(asked) ? asked : null;
   const goal = goalOf(params.get("goal"));
   const pick = (skill: string | null, way: Goal | null) =>
     setParams(

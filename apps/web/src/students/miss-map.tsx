@@ -1,7 +1,7 @@
-import { CATALOGUE } from "@mirrup/catalogue";
 import { missCount, sideScore, skillOf, timeScore, type SideName } from "@mirrup/core";
 import { missMap } from "@mirrup/core/teaching";
 import { useQuery } from "@tanstack/react-query";
+import { catalogue } from "../app/catalogue.js";
 import { missMapWords, subjectName } from "../app/words.js";
 import { Braid } from "../braid/index.js";
 import { lastSetsQuery } from "./queries.js";
@@ -15,7 +15,7 @@ interface MissMapProps {
 /** Where in the repetition the last sets missed, on the skill's braid; nothing where nobody noted it. */
 export function MissMap({ studentId, subject, side }: MissMapProps) {
   const sets = useQuery(lastSetsQuery(studentId, subject, side));
-  const score = sideScore(skillOf(CATALOGUE, subject), side);
+  const score = sideScore(skillOf(catalogue(), subject), side);
   const misses = (sets.data ?? [])
     .filter((set) => set.drill.score === undefined)
     .flatMap((set) => set.misses);

@@ -1,11 +1,11 @@
 import type { GroupView, StudentView } from "@mirrup/contract";
-import { CATALOGUE } from "@mirrup/catalogue";
 import { Button, Group, NativeSelect, Skeleton, Text, TextInput, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef } from "react";
 import { Link, useSearchParams } from "react-router";
+import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { useSearchKey } from "../app/reach.js";
 import { useMayTeach } from "../account/index.js";
@@ -22,9 +22,11 @@ import { groupsQuery, studentsQuery, studioQuery } from "./queries.js";
 import { rosterOf, SHOWN, SORTS, type RosterFilter, type Shown, type Sort } from "./roster.js";
 import classes from "./students-page.module.css";
 
-const SIDES_IN_ALL = [...CATALOGUE.skills.values()].reduce((sum, skill) => sum + (skill.twoSided ? 2 : 1), 0);
-const LEVELS = [...new Set([...CATALOGUE.skills.values()].map(({ level }) => level))].sort(
-  (one, other) => one - other,
+const sidesInAll = ofCatalogue(({ skills }) =>
+  [...skills.values()].reduce((sum, skill) => sum + (skill.twoSided ? 2 : 1), 0),
+);
+const levelsOf = ofCatalogue(({ skills }) =>
+  [...new Set([...skills.values()].map(({ level }) => level))].sort((one, other) => one - other),
 );
 
 const SHOWN_WORDS: Readonly<Record<Shown, string>> = {
@@ -43,7 +45,7 @@ const SORT_WORDS: Readonly<Record<Sort, string>> = {
 
 /** Cleared, working, ready and locked sides of the whole catalogue as one bar. */
 function ClearedBar({ counts }: Pick<StudentView, "counts">) {
-  const share = (count: number) => `${(100 * count) / SIDES_IN_ALL}%`;
+  const share = (count: number) => `${(100 * count) / sidesInAll()}%`;
   return (
     <span className={classes.bar} aria-hidden>
       <span className={classes.cleared} style={{ width: share(counts.cleared) }} />
@@ -240,7 +242,7 @@ export function StudentsPage() {
           size="md"
           data={[
             { value: "0", label: "every level" },
-            ...LEVELS.map((level) => ({ value: String(level), label: `level ${level}` })),
+            ...levelsOf().map((level) => ({ value: String(level), label: `level ${level}` })),
           ]}
           value={String(filter.level)}
           onChange={(event) => set("level", event.currentTarget.value)}

@@ -1,0 +1,35 @@
+/** What is taught in the studio that this tab is in: the catalogue that ships with what the studio has of its own. */
+import { CATALOGUE, catalogueInUse } from "@mirrup/catalogue";
+import type { Catalogue, Overlay } from "@mirrup/core";
+
+let taught: { readonly own: Overlay | null; readonly catalogue: Catalogue } = {
+  own: null,
+  catalogue: CATALOGUE,
+};
+
+/** Read anew wherever it is needed: it is another one once the studio has changed it. */
+export function catalogue(): Catalogue {
+  return taught.catalogue;
+}
+
+/** What of it is the studio's own, for a worker, which begins with what ships. */
+export function ownCatalogue(): Overlay | null {
+  return taught.own;
+}
+
+/** Has the tab teach by a studio's own; by what ships alone where that is not known. */
+export function teach(own: Overlay | null): void {
+  if (taught.own === own) return;
+  taught = { own, catalogue: own === null ? CATALOGUE : catalogueInUse(own).catalogue };
+}
+
+/** What follows from a catalogue alone, worked out once for each. */
+export function ofCatalogue<T>(work: (of: Catalogue) => T): () => T {
+  const known = new WeakMap<Catalogue, { readonly value: T }>();
+  return () => {
+    const of = catalogue();
+    const found = known.get(of) ?? { value: work(of) };
+    known.set(of, found);
+    return found.value;
+  };
+}
