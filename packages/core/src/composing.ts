@@ -47,6 +47,13 @@ export {
   scoreOfPart,
 } from "./combos/part.js";
 export { type OwnCombo, type SideStatus, clearedFrontBacks, comboPool } from "./combos/pool.js";
+export {
+  type ProposalReason,
+  type ProposedNeed,
+  classOfScore,
+  hasSides,
+  proposedNeeds,
+} from "./combos/proposal.js";
 export { partsOfScore } from "./combos/read-parts.js";
 export { type Repair, repairsOf } from "./combos/repair.js";
 export { type HandleMessage, readHandleMessage, sensedTaps, ticksOf, withMessage } from "./rhythm/handle.js";

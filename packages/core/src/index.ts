@@ -86,7 +86,7 @@ export {
 export { GATE_RUNG, gatePlace, holdsSide } from "./syllabus/ladder.js";
 export { type LadderTexts } from "./syllabus/ladder-line.js";
 export { type Manner } from "./syllabus/manner.js";
-export { type Need, type NeedTerm } from "./syllabus/needs.js";
+export { type Need, type NeedSides, type NeedTerm, parseNeeds, printNeeds } from "./syllabus/needs.js";
 export { type BaseTestRole, type Roles, type SubjectSide } from "./syllabus/roles.js";
 export {
   DROP_MM,

@@ -26,27 +26,34 @@ function featuresOfScore(score: Score, dominant: Hand): ReadonlySet<string> {
   return new Set(beats.flatMap(featuresOf));
 }
 
-const simplest = new WeakMap<Syllabus, ReadonlyMap<string, Side>>();
+const simplest = new WeakMap<Syllabus, Map<string | null, ReadonlyMap<string, Side>>>();
 
-/** For each feature the side of the lowest level that has it; O(skills), once. */
-function simplestSides(syllabus: Syllabus): ReadonlyMap<string, Side> {
-  const found = simplest.get(syllabus);
+/** For each feature the side of the lowest level that has it, of all skills but one; O(skills), once. */
+function simplestSides(syllabus: Syllabus, except: string | null): ReadonlyMap<string, Side> {
+  const known = simplest.get(syllabus) ?? new Map<string | null, ReadonlyMap<string, Side>>();
+  simplest.set(syllabus, known);
+  const found = known.get(except);
   if (found !== undefined) return found;
   const byFeature = new Map<string, Side>();
   for (const side of syllabus.sides) {
-    if (side.score === null) continue;
+    if (side.score === null || side.subject === except) continue;
     for (const feature of featuresOfScore(side.score, "r")) {
       const before = byFeature.get(feature);
       if (before === undefined || side.skill.level < before.skill.level) byFeature.set(feature, side);
     }
   }
-  simplest.set(syllabus, byFeature);
+  known.set(except, byFeature);
   return byFeature;
 }
 
 /** The sides that a score asks for; null where the catalogue has no skill for some of it. */
-export function derivedNeeds(syllabus: Syllabus, score: Score, dominant: Hand = "r"): readonly Side[] | null {
-  const known = simplestSides(syllabus);
+export function derivedNeeds(
+  syllabus: Syllabus,
+  score: Score,
+  dominant: Hand = "r",
+  except: string | null = null,
+): readonly Side[] | null {
+  const known = simplestSides(syllabus, except);
   const sides: Side[] = [];
   for (const feature of featuresOfScore(score, dominant)) {
     const side = known.get(feature);

@@ -40,6 +40,16 @@ function parseTerm(text: string): NeedTerm {
   };
 }
 
+function printTerm({ skill, atLeast, sides }: NeedTerm): string {
+  return `${skill}${sides === "same" ? "" : ` ${sides}`}${atLeast === null ? "" : ` ≥ ${atLeast}`}`;
+}
+
+/** Writes needs as the handbook does; what is read of it is the same. */
+export function printNeeds({ needs, helps }: Needs): string {
+  const asked = needs.map(({ anyOf }) => anyOf.map(printTerm).join(" / "));
+  return [...asked, ...(helps.length === 0 ? [] : [`helps: ${helps.join(", ")}`])].join("; ");
+}
+
 /** Reads needs as the handbook writes them. Throws a `SyntaxError` that quotes what does not fit. */
 export function parseNeeds(text: string): Needs {
   const needs: Need[] = [];
