@@ -1,1 +1,2 @@
+export { gridOf } from "./grid.js";
 export { LazyGroupForm } from "./lazy-group-form.js";

@@ -1,14 +1,16 @@
 import { printScore, sidesOf, sideScore, type SideName, type Skill } from "@mirrup/core";
-import { SegmentedControl, Text, Title } from "@mantine/core";
+import { Button, SegmentedControl, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useState } from "react";
-import { useParams, useSearchParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { catalogue } from "../app/catalogue.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { useSearchWords } from "../app/use-search-words.js";
 import { capital, FAMILY_NAMES, listWords } from "../app/words.js";
 import { Bead, type BeadState } from "../beads/index.js";
+import { useMayTeach } from "../account/index.js";
+import { OurWay, OwnSkillForm } from "../own-skill/index.js";
 import { ScoreDesk } from "./score-desk.js";
 import { Faults, Gates, Kin, LadderTable, Teaching } from "./skill-facts.js";
 import { familyOf } from "../app/family.js";
@@ -67,6 +69,7 @@ function SkillDetail({ skill, side, onSide }: DetailProps) {
       ) : (
         <ScoreDesk skillId={skill.id} original={written} text={text} onChange={setText} />
       )}
+      <OurWay skill={skill} />
       <Teaching skill={skill} />
       <Kin skill={skill} />
       <Gates skill={skill} />
@@ -76,8 +79,29 @@ function SkillDetail({ skill, side, onSide }: DetailProps) {
   );
 }
 
+/** The address of the form for a skill that is not there yet. */
+const NEW = "new";
+
+function NewSkill({ score }: { readonly score: string }) {
+  const paths = usePaths();
+  const navigate = useNavigate();
+  return (
+    <article className={classes.detail}>
+      <Title order={1}>A skill of your own</Title>
+      <OwnSkillForm
+        skill={null}
+        score={score}
+        onDone={(id) => void navigate(paths.skill(id))}
+        onLeave={() => void navigate(paths.skills)}
+      />
+    </article>
+  );
+}
+
 /** The desk alone, for a score that is not (yet) a skill's. */
 function FreeDesk() {
+  const paths = usePaths();
+  const mayTeach = useMayTeach();
   const [text, setText] = useState("sr xr o (o o)");
   return (
     <article className={classes.detail}>
@@ -88,6 +112,17 @@ function FreeDesk() {
         foot. Or choose a skill from the list.
       </Text>
       <ScoreDesk skillId={null} original={null} text={text} onChange={setText} />
+      {mayTeach && (
+        <Button
+          component={Link}
+          to={`${paths.skill(NEW)}?score=${encodeURIComponent(text)}`}
+          variant="default"
+          size="md"
+          className={classes.make}
+        >
+          Make it a skill of your own
+        </Button>
+      )}
     </article>
   );
 }
@@ -97,7 +132,7 @@ export function SkillBookPage() {
   const { skillId = null } = useParams();
   const paths = usePaths();
   const [params, setParams] = useSearchParams();
-  const skill = skillId === null ? null : catalogue().skills.get(skillId);
+  const skill = skillId === null || skillId === NEW ? null : catalogue().skills.get(skillId);
   useDocumentTitle(`${skill?.name === undefined ? "Skill book" : capital(skill.name)} · Mirrup`);
   const [words, setWords] = useSearchWords();
   const arrangement = params.get("by") === "level" ? "level" : "strand";
@@ -128,7 +163,8 @@ export function SkillBookPage() {
           Choose one from the list, or search for it by another name.
         </Fault>
       )}
-      {skill === null && <FreeDesk />}
+      {skillId === null && <FreeDesk />}
+      {skillId === NEW && <NewSkill score={params.get("score") ?? ""} />}
       {skill != null && (
         <SkillDetail
           key={`${skill.id} ${side}`}

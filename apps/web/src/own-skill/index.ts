@@ -1,0 +1,2 @@
+export { OurWay } from "./our-way.js";
+export { OwnSkillForm } from "./own-skill-form.js";

@@ -1,0 +1,238 @@
+import { OWN_SKILL_LIMITS } from "@mirrup/contract";
+import { SKILL_CLASSES, type CatalogueFault, type SkillClass } from "@mirrup/core";
+import { isMet } from "@mirrup/core/teaching";
+import { Alert, Button, Group, NativeSelect, Text, Textarea, TextInput } from "@mantine/core";
+import { useForm } from "@mantine/form";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { v7 as uuid } from "uuid";
+import { counted } from "../app/plural.js";
+import { capital, listWords } from "../app/words.js";
+import { catalogue } from "../app/catalogue.js";
+import { gridOf } from "../class/index.js";
+import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
+import { ScoreDesk } from "../skill-book/index.js";
+import { STRAND_OPTIONS } from "../strands/index.js";
+import { gridQuery } from "../students/index.js";
+import {
+  draftOf,
+  EMPTY_DRAFT,
+  jumpable,
+  openTo,
+  previewOf,
+  settled,
+  type Draft,
+  type OwnEntry,
+  type Preview,
+} from "./draft.js";
+import { NeedsField } from "./needs-field.js";
+import classes from "./own-skill.module.css";
+import { useSkillChange } from "./use-skill-change.js";
+import { CLASS_NAMES } from "./words.js";
+
+/** Where a fault of the catalogue stands in the form. */
+const FIELD_OF: Readonly<Record<CatalogueFault["code"], keyof Draft>> = {
+  ...{ "duplicate-name": "name", "duplicate-id": "name", role: "name", "bad-score": "score", cues: "cues" },
+  ...{
+    "bad-needs": "needs",
+    "unknown-need": "needs",
+    "self-need": "needs",
+    "sides-of-need": "needs",
+    cycle: "needs",
+  },
+  ...{ "strand-order": "strand", ladder: "class" },
+};
+
+function faultsByField(faults: readonly CatalogueFault[]): Partial<Record<keyof Draft, string>> {
+  return Object.fromEntries(faults.map(({ code, message }) => [FIELD_OF[code], message]));
+}
+
+/** Who could begin it today. */
+function Openers({ preview }: { readonly preview: Extract<Preview, { readonly ok: true }> }) {
+  const grid = useQuery(gridQuery(undefined));
+  const students = useMemo(
+    () => (grid.data === undefined ? [] : gridOf(grid.data, catalogue(), "strand").students),
+    [grid.data],
+  );
+  const open = students.filter(({ bySkill }) =>
+    openTo(preview, (subject, side) =>
+      (bySkill.get(subject) ?? []).some((one) => one.side === side && isMet(one.coded.status)),
+    ),
+  );
+  const names = open.slice(0, 6).map(({ name }) => name);
+  const more = open.length - names.length;
+  return (
+    <Text>
+      <strong>Level {preview.skill.level}.</strong>{" "}
+      {open.length === 0
+        ? "Open to nobody yet."
+        : `Open to ${counted(open.length, "student")} today: ${listWords([...names, ...(more > 0 ? [`${more} more`] : [])])}.`}
+    </Text>
+  );
+}
+
+interface OwnSkillFormProps {
+  /** Null for a new one. */
+  readonly skill: { readonly id: string; readonly entry: OwnEntry } | null;
+  /** The score that a new one begins with. */
+  readonly score?: string;
+  readonly onDone: (id: string) => void;
+  readonly onLeave: () => void;
+}
+
+/** A skill of the studio's own: what its score says of it is proposed, and all of it can be said otherwise. */
+export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFormProps) {
+  const [opened] = useState(() => ({
+    values: skill === null ? { ...EMPTY_DRAFT, score } : draftOf(skill.entry),
+    about: { id: skill?.id ?? `own:${uuid()}` },
+  }));
+  const { id } = opened.about;
+  const unsaved = useUnsaved(`skill ${skill?.id ?? "new"}`, opened);
+  const form = useForm<Draft>({
+    initialValues: opened.values,
+    validate: (values) => {
+      if (values.name.trim() === "") return { name: "Give it a name." };
+      if (values.name.trim().length > OWN_SKILL_LIMITS.name) {
+        return { name: `A name has at most ${OWN_SKILL_LIMITS.name} letters.` };
+      }
+      const preview = previewOf(id, settled(values, skill?.id).entry);
+      return preview.ok ? {} : faultsByField(preview.faults);
+    },
+  });
+  const { isFound, drop } = useUnsavedForm(form, unsaved, opened.about);
+  const change = useSkillChange(() => {
+    unsaved.keep(null);
+    onDone(id);
+  });
+  const { values } = form;
+  const { entry, proposed } = useMemo(() => settled(values, skill?.id), [values, skill?.id]);
+  const preview = useMemo(
+    () => previewOf(id, entry.name === "" ? { ...entry, name: id } : entry),
+    [id, entry],
+  );
+  const save = () => {
+    const done =
+      skill === null ? `${capital(entry.name)} is in the skill book.` : `${capital(entry.name)} is changed.`;
+    change.mutate({ subject: id, was: skill?.entry ?? null, is: entry, done });
+  };
+  return (
+    <form
+      className={classes.form}
+      aria-label={skill === null ? "A new skill" : `The skill ${skill.entry.name}`}
+      onSubmit={form.onSubmit(save)}
+    >
+      {isFound && <UnsavedNote onDrop={drop} />}
+      <div className={classes.fields}>
+        <TextInput label="Name" size="md" withAsterisk {...form.getInputProps("name")} />
+        <TextInput
+          label="Other names"
+          description="With commas between; all of them are found."
+          size="md"
+          {...form.getInputProps("also")}
+        />
+      </div>
+      <ScoreDesk
+        skillId={skill?.id ?? null}
+        original={skill?.entry.score ?? null}
+        text={values.score}
+        onChange={(text) => form.setFieldValue("score", text)}
+      />
+      {values.score.trim() === "" && (
+        <Text className={classes.quiet}>
+          Without a score it lies outside of the rope model, as floor moves do: say below what it needs.
+        </Text>
+      )}
+      {form.errors.score !== undefined && (
+        <Text role="alert" className={classes.fault}>
+          {form.errors.score}
+        </Text>
+      )}
+      <Text className={classes.quiet}>
+        {jumpable(values.score) === null
+          ? "Once the score can be jumped, what follows from it is proposed here."
+          : "Proposed from the score. Change what you teach otherwise."}
+      </Text>
+      <div className={classes.fields}>
+        <NativeSelect
+          label="Sides"
+          size="md"
+          data={[
+            { value: "two", label: "left and right, each by itself" },
+            { value: "one", label: "none" },
+          ]}
+          value={entry.sides}
+          onChange={({ currentTarget }) =>
+            form.setFieldValue("sides", currentTarget.value === "two" ? "two" : "one")
+          }
+        />
+        <NativeSelect
+          label="Kind"
+          description="It chooses the gate and the drills."
+          size="md"
+          data={SKILL_CLASSES.map((one) => ({ value: one, label: CLASS_NAMES[one] }))}
+          value={entry.class}
+          onChange={({ currentTarget }) =>
+            form.setFieldValue(
+              "class",
+              SKILL_CLASSES.find((one): one is SkillClass => one === currentTarget.value) ?? null,
+            )
+          }
+        />
+        <NativeSelect
+          label="Strand"
+          description="Where it stands on the map."
+          size="md"
+          data={STRAND_OPTIONS.filter(({ value }) => value !== "")}
+          value={entry.strand}
+          error={form.errors.strand}
+          onChange={({ currentTarget }) => form.setFieldValue("strand", currentTarget.value)}
+        />
+      </div>
+      <NeedsField
+        value={entry.needs}
+        of={{ twoSided: entry.sides === "two" }}
+        except={skill?.id ?? null}
+        {...(values.needs === null ? { reasons: proposed.reasons } : {})}
+        error={form.errors.needs === undefined ? undefined : String(form.errors.needs)}
+        onChange={(needs) => form.setFieldValue("needs", needs)}
+      />
+      <Textarea
+        label="Say"
+        description="Two to five cues, a line each."
+        size="md"
+        autosize
+        minRows={3}
+        value={values.cues ?? proposed.cues}
+        error={form.errors.cues}
+        onChange={({ currentTarget }) => form.setFieldValue("cues", currentTarget.value)}
+      />
+      <TextInput
+        label="Look at"
+        description="What to look at when judging whether it counts."
+        size="md"
+        {...form.getInputProps("look")}
+      />
+      {preview.ok && <Openers preview={preview} />}
+      {change.isError && (
+        <Alert color="red" title="Not saved" role="alert">
+          {change.error.message}
+        </Alert>
+      )}
+      <Group>
+        <Button type="submit" size="md" loading={change.isPending}>
+          {skill === null ? "Put it into the skill book" : "Save the skill"}
+        </Button>
+        <Button
+          variant="default"
+          size="md"
+          onClick={() => {
+            unsaved.keep(null);
+            onLeave();
+          }}
+        >
+          Cancel
+        </Button>
+      </Group>
+    </form>
+  );
+}
