@@ -71,7 +71,7 @@ test("no name is wider than its place, and no page wider than its screen, at any
       );
       return [...document.querySelectorAll<SVGTextElement>("main svg g g text, main svg g > text")].flatMap(
         (text) => {
-          const button = buttons.get(text.textContent?.toLowerCase());
+          const button = buttons.get(text.textContent.toLowerCase());
           if (button === undefined) return [];
           return text.getBoundingClientRect().right > button.getBoundingClientRect().right
             ? [text.textContent]
@@ -108,7 +108,7 @@ test("the frontier is printed on one large sheet, and saved as a drawing as wide
   // Elsewhere nothing is printed on a sheet as large.
   await page.getByRole("link", { name: "Outline" }).click();
   await expect(page.getByText("The strands as an outline")).toBeVisible();
-  const usual = (await page.pdf({ preferCSSPageSize: true })).toString("latin1").match(/MediaBox \[[^\]]*\]/);
+  const usual = /MediaBox \[[^\]]*\]/.exec((await page.pdf({ preferCSSPageSize: true })).toString("latin1"));
   expect(usual?.[0]).not.toContain("1191");
 });
 

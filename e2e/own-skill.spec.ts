@@ -81,7 +81,7 @@ test("what ships has the studio's name everywhere, and other needs, until it goe
   mirrup,
 }) => {
   await page.goto(`${mirrup.root}/skills/skier`);
-  await page.getByRole("button", { name: "Name and needs, our way" }).click();
+  await page.getByRole("button", { name: "Teach it our way" }).click();
   const form = page.getByRole("form", { name: "Skier, our way" });
   await form.getByLabel("What we call it").fill("slalom");
   const needs = form.getByRole("group", { name: "Needs" });
@@ -110,7 +110,7 @@ test("what ships has the studio's name everywhere, and other needs, until it goe
   await page.keyboard.press("Escape");
 
   await page.goto(`${mirrup.root}/skills/skier`);
-  await page.getByRole("button", { name: "Name and needs, our way" }).click();
+  await page.getByRole("button", { name: "Teach it our way" }).click();
   await page.getByRole("button", { name: "Back to the usual" }).click();
   await expect(page.getByRole("heading", { name: "Skier", level: 1 })).toBeVisible();
   await page.goto(`${student}?skill=skier`);
@@ -119,7 +119,7 @@ test("what ships has the studio's name everywhere, and other needs, until it goe
 
 test("a circle is refused with the sentence, and nothing is lost", async ({ page, mirrup }) => {
   await page.goto(`${mirrup.root}/skills/basic-bounce`);
-  await page.getByRole("button", { name: "Name and needs, our way" }).click();
+  await page.getByRole("button", { name: "Teach it our way" }).click();
   const form = page.getByRole("form", { name: "Basic bounce, our way" });
   const needs = form.getByRole("group", { name: "Needs" });
   await needs.getByRole("combobox", { name: "Another need" }).click();

@@ -310,7 +310,7 @@ describe("loading a broken catalogue", () => {
     const first = broken({});
     const second = broken({ id: "second", name: "second", also: ["Lost-Cross"] });
     expect(() => loadCatalogue([first, { ...second, id: "y" }], "test")).toThrow(
-      /belongs to lost cross. Mark it as shared/,
+      /belongs to lost cross. Choose another/,
     );
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { parseNeeds, printNeeds, syllabusOf, type Skill } from "@mirrup/core";
+import { parseNeeds, printNeeds, skillOf, syllabusOf } from "@mirrup/core";
 import { classOfScore, hasSides, proposedNeeds } from "@mirrup/core/combos";
 import { CATALOGUE, SCHOOLS } from "./index.js";
 
@@ -14,7 +14,7 @@ function share<T>(all: readonly T[], test: (one: T) => boolean): number {
 
 /** A skill and all that it asks for, and what that asks for. */
 function withNeeds(subject: string): readonly string[] {
-  const { needs } = CATALOGUE.skills.get(subject) as Skill;
+  const { needs } = skillOf(CATALOGUE, subject);
   return [subject, ...needs.flatMap(({ anyOf }) => anyOf.flatMap((term) => withNeeds(term.skill)))];
 }
 

@@ -1,10 +1,12 @@
 import { FAULT_CODES, SKILL_CLASSES, type OverlayEntry } from "@mirrup/core";
 import Joi from "joi";
 import { OWN_SKILL_LIMITS, type CatalogueView, type EditionView, type SkillChange } from "./own-skills.js";
-import { instant, items, objects, subject, whole } from "./schema-parts.js";
+import { gate, instant, items, objects, subject, whole } from "./schema-parts.js";
 
 const { name, others, cues, cue, look, needs, score } = OWN_SKILL_LIMITS;
 const words = (longest: number) => Joi.string().trim().min(1).max(longest);
+
+const ownCues = () => Joi.array().items(words(cue)).min(2).max(cues);
 
 const ownSkill = Joi.object({
   kind: Joi.valid("own").required(),
@@ -15,17 +17,21 @@ const ownSkill = Joi.object({
   score: Joi.string().max(score).allow(null).required(),
   needs: Joi.string().allow("").max(needs).required(),
   class: Joi.valid(...SKILL_CLASSES).required(),
-  cues: Joi.array().items(words(cue)).min(2).max(cues).required(),
+  cues: ownCues().required(),
   faults: Joi.array()
     .items(Joi.valid(...FAULT_CODES))
     .max(FAULT_CODES.length)
     .required(),
   look: Joi.string().allow("").max(look).required(),
+  gate: gate.optional(),
 });
 const changedSkill = Joi.object({
   kind: Joi.valid("changed").required(),
   name: words(name),
   needs: Joi.string().allow("").max(needs),
+  cues: ownCues(),
+  look: Joi.string().allow("").max(look),
+  gate: gate.optional(),
 });
 export const overlayEntry = Joi.alternatives<OverlayEntry>().try(ownSkill, changedSkill);
 

@@ -50,6 +50,7 @@ export {
   type WrittenCatalogue,
   isOwnSkill,
   overlay,
+  overlayGates,
   usable,
 } from "./syllabus/overlay.js";
 export { CAUTION_CODES, type CautionCode, cautionsOf } from "./syllabus/caution.js";

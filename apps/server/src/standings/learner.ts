@@ -1,5 +1,5 @@
 import { addsRuns, mannerOf, SCHOOLS } from "@mirrup/catalogue";
-import { localDate, rulesText, syllabusOf, type Syllabus } from "@mirrup/core";
+import { localDate, overlayGates, rulesText, syllabusOf, type Syllabus } from "@mirrup/core";
 import { grownFrom } from "@mirrup/core/planning";
 import { HANDBOOK_MODEL, readModel, type LearnerModel, type Reader } from "@mirrup/core/teaching";
 import { createHash } from "node:crypto";
@@ -22,7 +22,7 @@ export function syllabusFor(
   return syllabusOf({
     catalogue: scope.catalogue,
     school: SCHOOLS[school ?? scope.studio.school],
-    overrides: [{ skills: gates }],
+    overrides: [{ skills: gates }, overlayGates(scope.overlay)],
     manner: mannerOf(homeStep, ...chosen),
     growsUntil: addsRuns(...chosen) ? grownFrom(birthYear) : null,
   });

@@ -48,8 +48,7 @@ function refuse(field: string, code: string, message: string): never {
 
 /** Nothing of the studio's own is kept as nothing. */
 function meant(entry: OverlayEntry | null): OverlayEntry | null {
-  if (entry?.kind !== "changed") return entry;
-  return entry.name === undefined && entry.needs === undefined ? null : entry;
+  return entry?.kind === "changed" && Object.keys(entry).length === 1 ? null : entry;
 }
 
 function checkKind(subject: string, is: OverlayEntry | null): void {

@@ -153,6 +153,20 @@ describe("what ships, as the studio has it", () => {
     expect(await facts()).toEqual(before);
   });
 
+  it("is cleared by the studio's gate in every school, and said in the studio's words", async () => {
+    const student = await server.addStudent("Ada", studioId);
+    const gate = { kind: "streak", count: 7 } as const;
+    const is: OverlayEntry = { kind: "changed", gate, cues: ["ski", "again"], look: "Ankles." };
+    expect((await put("skier", null, is)).status).toBe(200);
+    const skier = async () => (await standings(student)).find((one) => one.subject === "skier");
+    expect((await skier())?.gate).toEqual(gate);
+    await coach.ask("PATCH", `/api/students/${student}`, { version: 1, school: "foundation-first" });
+    expect((await skier())?.gate).toEqual(gate);
+    const own: OverlayEntry = { kind: "changed", gate: { kind: "hold", seconds: 0 } };
+    expect((await put("skier", is, own)).status).toBe(400);
+    expect((await put("skier", is, { ...is, cues: ["one"] })).status).toBe(400);
+  });
+
   it("is not made into a skill of the studio's own, nor the reverse", async () => {
     expect((await put("cross", null, own())).status).toBe(422);
     expect((await put(ownId(), null, { kind: "changed", name: "x" })).status).toBe(422);

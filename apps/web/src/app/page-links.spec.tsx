@@ -19,7 +19,7 @@ describe("the links between the pages of a frame", () => {
   it("brings the open one into sight, and no other", async () => {
     const shown: string[] = [];
     jest.spyOn(HTMLElement.prototype, "scrollIntoView").mockImplementation(function note(this: HTMLElement) {
-      shown.push(this.textContent ?? "");
+      shown.push(this.textContent);
     });
     const { user } = drawn(<PageLinks label="Pages" links={LINKS} />, { at: "/combos" });
     expect(screen.getByRole("link", { current: "page" }).textContent).toBe("Shelf");

@@ -1,12 +1,22 @@
 /** What is taught, for what a page works out by itself: ladders and evidence. Gates come with the standings. */
 import { mannerOf, SCHOOLS, type SettingValues } from "@mirrup/catalogue";
-import { syllabusOf, type Gate, type SideName, type Side, type Syllabus } from "@mirrup/core";
-import { catalogue, ofCatalogue } from "./catalogue.js";
+import {
+  NO_OVERLAY,
+  overlayGates,
+  syllabusOf,
+  type Gate,
+  type SideName,
+  type Side,
+  type Syllabus,
+} from "@mirrup/core";
+import { catalogue, ofCatalogue, ownCatalogue } from "./catalogue.js";
 
 const SCHOOL = SCHOOLS["quick-frontier"];
 
 /** Drills and what they are evidence for depend on no school. */
-export const syllabus: () => Syllabus = ofCatalogue((of) => syllabusOf({ catalogue: of, school: SCHOOL }));
+export const syllabus: () => Syllabus = ofCatalogue((of) =>
+  syllabusOf({ catalogue: of, school: SCHOOL, overrides: [overlayGates(ownCatalogue() ?? NO_OVERLAY)] }),
+);
 
 /** A side with the gate that is in force for a student; null for one that the catalogue has not. */
 export function sideWithGate(

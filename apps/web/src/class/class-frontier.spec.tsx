@@ -22,7 +22,7 @@ function students(...of: readonly Readonly<Record<string, string>>[]) {
       codes: SIDES.map(({ skill, side }) => codes[`${skill.id} ${side}`] ?? codes[skill.id] ?? "-").join(""),
     })),
   };
-  return gridOf(view as never, CATALOGUE, "strand").students;
+  return gridOf(view, CATALOGUE, "strand").students;
 }
 
 const CLASS = students(

@@ -108,7 +108,10 @@ export function FrontierMap(props: FrontierMapProps) {
   const find = (subject: string) => {
     const place = placeOf(subject);
     // What is not on the frontier is told of in the panel.
-    if (place === undefined) return onHold(subject);
+    if (place === undefined) {
+      onHold(subject);
+      return;
+    }
     view().center(middleOf(place));
     focus(subject);
   };

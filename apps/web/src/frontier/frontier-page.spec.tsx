@@ -13,14 +13,11 @@ import { layoutOf } from "./layout.js";
 /** Everything locked but what is named. */
 function standings(known: Readonly<Record<string, Status>>): readonly StandingItem[] {
   return [...CATALOGUE.skills.values()].flatMap((skill) =>
-    sidesOf(skill).map(
-      (side) =>
-        ({
-          ...{ subject: skill.id, side, bestStreak: 0, cleanChance: 0.5, gate: { kind: "streak", count: 5 } },
-          ...{ gateBest: 0, reviewDue: null, clearedBy: null, isStuck: false, lowReviews: 0, lastAt: null },
-          ...{ unmet: [], status: known[`${skill.id} ${side}`] ?? known[skill.id] ?? "locked" },
-        }) as StandingItem,
-    ),
+    sidesOf(skill).map((side) => ({
+      ...{ subject: skill.id, side, bestStreak: 0, cleanChance: 0.5, gate: { kind: "streak", count: 5 } },
+      ...{ gateBest: 0, reviewDue: null, clearedBy: null, isStuck: false, lowReviews: 0, lastAt: null },
+      ...{ unmet: [], status: known[`${skill.id} ${side}`] ?? known[skill.id] ?? "locked" },
+    })),
   );
 }
 
@@ -182,7 +179,7 @@ describe("a student's frontier", () => {
     await user.click(screen.getByRole("button", { name: "Save as a drawing (SVG)" }));
     const text = await new Promise<string>((resolve) => {
       const reader = new FileReader();
-      reader.onload = () => resolve(String(reader.result));
+      reader.onload = () => resolve(reader.result as string);
       reader.readAsText(blobs[0] ?? new Blob());
     });
     const file = new DOMParser().parseFromString(text, "image/svg+xml").documentElement;

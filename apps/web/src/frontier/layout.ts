@@ -2,7 +2,7 @@
  * Where the beads and cords of a frontier go, in px. The columns are given; which bead stands above which, so that
  * cords cross little, and the way of a cord between the beads of a column that it passes, come from a layered layout.
  */
-import { Graph, layout } from "@dagrejs/dagre";
+import { Graph as DagreGraph, layout as dagreLayout } from "@dagrejs/dagre";
 import type { Cord, Frontier } from "@mirrup/core/teaching";
 
 /** What is laid out: how wide a label is depends on its words alone, so that a worker needs no fonts. */
@@ -100,6 +100,20 @@ interface Routed {
   readonly points?: readonly { readonly y: number }[];
 }
 
+interface LayeredGraph {
+  readonly setGraph: (label: object) => void;
+  readonly setDefaultEdgeLabel: (label: () => Routed) => void;
+  readonly setNode: (name: string, label: Ranked) => void;
+  readonly setEdge: (from: string, to: string) => void;
+  readonly nodes: () => readonly string[];
+  readonly node: (name: string) => Ranked;
+  readonly edge: (from: string, to: string) => Routed;
+}
+
+/** The package's own types are not found wherever these files are read. */
+const Graph = DagreGraph as unknown as new () => LayeredGraph;
+const layout = dagreLayout as unknown as (graph: LayeredGraph) => void;
+
 /** What a cord passes on its way: in the middle of every column between its ends stands a point of it. */
 function runsOf(
   [from, to]: readonly [PlacedBead, PlacedBead],
@@ -123,11 +137,11 @@ export function layoutOf({ beads, cords }: FrontierAsked): FrontierLayout {
   const columns = columnsOf(beads);
   const placeOf = new Map(columns.map(({ step }, place) => [step, place]));
   const rankOf = new Map(beads.map(({ subject, step }) => [subject, placeOf.get(step) ?? 0]));
-  const graph = new Graph<object, Ranked, Routed>();
+  const graph = new Graph();
   graph.setGraph({
     ...{ rankdir: "LR", nodesep: ROW_GAP, edgesep: CORD_GAP, ranksep: COLUMN_GAP },
     // Every cord has a point in the middle of each gap too, so that a column is every other rank.
-    ranker: (ranked: Graph<object, Ranked, Routed>) => {
+    ranker: (ranked: LayeredGraph) => {
       for (const subject of ranked.nodes()) {
         const node = ranked.node(subject);
         node.rank = 2 * (rankOf.get(subject) ?? 0);

@@ -9,6 +9,7 @@ import {
   skillOf,
   type Catalogue,
   type CatalogueFault,
+  type Gate,
   type OverlayEntry,
   type Score,
   type Skill,
@@ -35,11 +36,13 @@ export interface Draft {
   /** A line each. */
   readonly cues: string | null;
   readonly look: string;
+  /** Null for its kind's gate. */
+  readonly gate: Gate | null;
 }
 
 export const EMPTY_DRAFT: Draft = {
   ...{ name: "", also: "", score: "", sides: null, class: null, strand: null, needs: null, cues: null },
-  look: "",
+  ...{ look: "", gate: null },
 };
 
 /** What stands in a draft once its proposals are taken. */
@@ -92,7 +95,7 @@ function proposedOf(text: string, except: string | null): Proposed {
   };
 }
 
-const linesOf = (text: string, between: string) =>
+export const linesOf = (text: string, between: string) =>
   text
     .split(between)
     .map((one) => one.trim())
@@ -114,25 +117,17 @@ export function settled(draft: Draft, except: string | null = null): { entry: Ow
     cues: linesOf(draft.cues ?? proposed.cues, "\n"),
     faults: proposed.faults,
     look: draft.look.trim(),
+    ...(draft.gate === null ? {} : { gate: draft.gate }),
   };
   return { entry, proposed };
 }
 
 /** A skill that is kept as a draft of itself: nothing of it is proposed anew. */
-export function draftOf({
-  name,
-  also = [],
-  score,
-  sides,
-  strand,
-  needs,
-  cues,
-  look,
-  ...rest
-}: OwnEntry): Draft {
+export function draftOf(entry: OwnEntry): Draft {
+  const { name, also = [], score, sides, strand, needs, cues, look, gate } = entry;
   return {
-    ...{ name, also: also.join(", "), score: score ?? "", sides, class: rest.class, strand, needs },
-    ...{ cues: cues.join("\n"), look },
+    ...{ name, also: also.join(", "), score: score ?? "", sides, class: entry.class, strand, needs },
+    ...{ cues: cues.join("\n"), look, gate: gate ?? null },
   };
 }
 

@@ -1,8 +1,7 @@
-import { sidesOf, skillOf, type Need, type NeedSides, type Skill } from "@mirrup/core";
-import { printNeeds } from "@mirrup/core";
+import { printNeeds, sidesOf, skillOf, type Need, type NeedSides, type Skill } from "@mirrup/core";
 import type { ProposalReason } from "@mirrup/core/combos";
 import { Button, CloseButton, Fieldset, NativeSelect, NumberInput, Select, Text } from "@mantine/core";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { catalogue, ofCatalogue } from "../app/catalogue.js";
 import { capital, skillName } from "../app/words.js";
 import { needsIn } from "./draft.js";
@@ -44,7 +43,7 @@ interface NeedsFieldProps {
   /** The skill itself, which needs no one but others. */
   readonly except: string | null;
   readonly reasons?: ReadonlyMap<string, ProposalReason>;
-  readonly error?: string | undefined;
+  readonly error?: ReactNode;
   readonly onChange: (value: string) => void;
 }
 
@@ -86,7 +85,7 @@ export function NeedsField({ value, of, except, reasons, error, onChange }: Need
           );
         })}
       </ul>
-      {error !== undefined && (
+      {error != null && (
         <Text role="alert" className={classes.fault}>
           {error}
         </Text>

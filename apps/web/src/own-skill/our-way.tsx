@@ -1,15 +1,17 @@
-import type { OverlayEntry, Skill } from "@mirrup/core";
-import { isOwnSkill, printNeeds } from "@mirrup/core";
-import { CATALOGUE } from "@mirrup/catalogue";
-import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
+import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
+import { isOwnSkill, printNeeds, type Gate, type OverlayEntry, type Skill } from "@mirrup/core";
+import { Alert, Button, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
+import { useForm } from "@mantine/form";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { useMayTeach } from "../account/index.js";
 import { ownCatalogue } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
-import { previewOf } from "./draft.js";
+import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
+import { linesOf, previewOf } from "./draft.js";
 import { NeedsField } from "./needs-field.js";
+import { OwnGate } from "./own-gate.js";
 import { OwnSkillForm } from "./own-skill-form.js";
 import classes from "./own-skill.module.css";
 import { useSkillChange } from "./use-skill-change.js";
@@ -18,45 +20,92 @@ function entryOf(id: string): OverlayEntry | null {
   return ownCatalogue()?.entries[id] ?? null;
 }
 
-interface FormProps {
+interface OurTexts {
+  readonly name: string;
+  readonly needs: string;
+  readonly cues: string;
+  readonly look: string;
+  readonly gate: Gate | null;
+}
+
+function textsOf(skill: Skill, gate: Gate | null): OurTexts {
+  return { name: skill.name, needs: printNeeds(skill), cues: skill.cues.join("\n"), look: skill.look, gate };
+}
+
+/** What of it differs from what ships. */
+function changeOf(now: OurTexts, usual: OurTexts): OverlayEntry {
+  const name = now.name.trim();
+  return {
+    kind: "changed",
+    ...(name === "" || name === usual.name ? {} : { name }),
+    ...(now.needs === usual.needs ? {} : { needs: now.needs }),
+    ...(now.cues.trim() === usual.cues ? {} : { cues: linesOf(now.cues, "\n") }),
+    ...(now.look.trim() === usual.look ? {} : { look: now.look.trim() }),
+    ...(now.gate === null ? {} : { gate: now.gate }),
+  };
+}
+
+interface ShippedFormProps {
   readonly skill: Skill;
   readonly onLeave: () => void;
 }
 
-/** The studio's own name of a skill that ships, and what it has it need. */
-function ShippedForm({ skill, onLeave }: FormProps) {
+/** A skill that ships as the studio has it: what it is called, what it needs, what is said, what clears it. */
+function ShippedForm({ skill, onLeave }: ShippedFormProps) {
   const was = entryOf(skill.id);
   const shipped = CATALOGUE.skills.get(skill.id) ?? skill;
-  const usual = printNeeds(shipped);
-  const [name, setName] = useState(skill.name);
-  const [needs, setNeeds] = useState(printNeeds(skill));
-  const change = useSkillChange(onLeave);
-  const is: OverlayEntry = {
-    kind: "changed",
-    ...(name.trim() === "" || name.trim() === shipped.name ? {} : { name: name.trim() }),
-    ...(needs === usual ? {} : { needs }),
+  const usual = textsOf(shipped, null);
+  const [opened] = useState(() => ({ values: textsOf(skill, was?.gate ?? null), about: {} }));
+  const unsaved = useUnsaved(`our way ${skill.id}`, opened);
+  const form = useForm<OurTexts>({ initialValues: opened.values });
+  const { isFound, drop } = useUnsavedForm(form, unsaved, opened.about);
+  const leave = () => {
+    unsaved.keep(null);
+    onLeave();
   };
+  const change = useSkillChange(leave);
+  const is = changeOf(form.values, usual);
   const preview = previewOf(skill.id, is);
-  const isAsBefore = name === skill.name && needs === printNeeds(skill);
   const put = (next: OverlayEntry | null, done: string) =>
     change.mutate({ subject: skill.id, was, is: next, done });
   return (
     <form
       className={classes.form}
       aria-label={`${capital(skill.name)}, our way`}
-      onSubmit={(event) => {
-        event.preventDefault();
-        put(is, `${capital(shipped.name)} is as you teach it.`);
-      }}
+      onSubmit={form.onSubmit(() => put(is, `${capital(shipped.name)} is as you teach it.`))}
     >
+      {isFound && <UnsavedNote onDrop={drop} />}
       <TextInput
         label="What we call it"
         description={`The usual name is ${shipped.name}. It is found all the same.`}
         size="md"
-        value={name}
-        onChange={({ currentTarget }) => setName(currentTarget.value)}
+        {...form.getInputProps("name")}
       />
-      <NeedsField value={needs} of={skill} except={skill.id} onChange={setNeeds} />
+      <NeedsField
+        value={form.values.needs}
+        of={skill}
+        except={skill.id}
+        onChange={(needs) => form.setFieldValue("needs", needs)}
+      />
+      <Textarea
+        label="Say"
+        description="Two to five cues, a line each."
+        size="md"
+        autosize
+        minRows={3}
+        {...form.getInputProps("cues")}
+      />
+      <TextInput
+        label="Look at"
+        description="What to look at when judging whether it counts."
+        size="md"
+        {...form.getInputProps("look")}
+      />
+      <OwnGate
+        value={form.values.gate}
+        usual={SCHOOLS["quick-frontier"].gates[skill.skillClass]}
+        onChange={(gate) => form.setFieldValue("gate", gate)}
+      />
       {!preview.ok && (
         <Alert color="red" title="This cannot be taught" role="alert">
           {preview.faults.map(({ message }) => message).join(" ")}
@@ -68,7 +117,7 @@ function ShippedForm({ skill, onLeave }: FormProps) {
         </Alert>
       )}
       <Group>
-        <Button type="submit" size="md" disabled={!preview.ok || isAsBefore} loading={change.isPending}>
+        <Button type="submit" size="md" disabled={!preview.ok || !form.isDirty()} loading={change.isPending}>
           Save our way
         </Button>
         {was !== null && (
@@ -80,7 +129,7 @@ function ShippedForm({ skill, onLeave }: FormProps) {
             Back to the usual
           </Button>
         )}
-        <Button variant="default" size="md" onClick={onLeave}>
+        <Button variant="default" size="md" onClick={leave}>
           Cancel
         </Button>
       </Group>
@@ -88,63 +137,62 @@ function ShippedForm({ skill, onLeave }: FormProps) {
   );
 }
 
-/** How the studio has a skill: its own, or one that ships with another name or other needs; for whoever may change it. */
+function ownWords(entry: OverlayEntry | null): string {
+  if (entry === null) return "";
+  return entry.kind === "own"
+    ? "A skill of your studio’s own."
+    : "As your studio teaches it: some of it is your own.";
+}
+
+/** How the studio has a skill: its own, or one that ships, taught otherwise; for whoever may change it. */
 export function OurWay({ skill }: { readonly skill: Skill }) {
   const mayTeach = useMayTeach();
   const paths = usePaths();
   const navigate = useNavigate();
   const [isOpen, setOpen] = useState(false);
-  const change = useSkillChange(() => void navigate(paths.skills));
+  const removal = useSkillChange(() => void navigate(paths.skills));
   const entry = entryOf(skill.id);
   const isOwn = isOwnSkill(skill.id);
   const leave = () => setOpen(false);
-  const told = isOwn
-    ? "A skill of your studio’s own."
-    : entry === null
-      ? ""
-      : "As your studio has it: its name or its needs are your own.";
-  if (!isOpen) {
+  if (isOpen) {
     return (
-      <Group gap="sm">
-        {told !== "" && <Text className={classes.quiet}>{told}</Text>}
-        {mayTeach && (
-          <Button variant="default" size="sm" onClick={() => setOpen(true)}>
-            {isOwn ? "Edit the skill" : "Name and needs, our way"}
-          </Button>
+      <section aria-label="Our way">
+        <Title order={2}>{isOwn ? "Edit the skill" : "Our way"}</Title>
+        {entry?.kind === "own" ? (
+          <OwnSkillForm skill={{ id: skill.id, entry }} onDone={leave} onLeave={leave} />
+        ) : (
+          <ShippedForm skill={skill} onLeave={leave} />
         )}
-        {mayTeach && entry?.kind === "own" && (
-          <Button
-            variant="subtle"
-            size="sm"
-            loading={change.isPending}
-            onClick={() =>
-              change.mutate({
-                subject: skill.id,
-                was: entry,
-                is: null,
-                done: `${capital(skill.name)} is removed.`,
-              })
-            }
-          >
-            Remove the skill
-          </Button>
-        )}
-        {change.isError && (
-          <Alert color="red" title="Not removed" role="alert">
-            {change.error.message}
-          </Alert>
-        )}
-      </Group>
+      </section>
     );
   }
+  const told = ownWords(entry);
   return (
-    <section aria-label="Our way">
-      <Title order={2}>{isOwn ? "Edit the skill" : "Our way"}</Title>
-      {entry?.kind === "own" ? (
-        <OwnSkillForm skill={{ id: skill.id, entry }} onDone={leave} onLeave={leave} />
-      ) : (
-        <ShippedForm skill={skill} onLeave={leave} />
+    <Group gap="sm">
+      {told !== "" && <Text className={classes.quiet}>{told}</Text>}
+      {mayTeach && (
+        <Button variant="default" size="sm" onClick={() => setOpen(true)}>
+          {isOwn ? "Edit the skill" : "Teach it our way"}
+        </Button>
       )}
-    </section>
+      {mayTeach && entry?.kind === "own" && (
+        <Button
+          variant="subtle"
+          size="sm"
+          loading={removal.isPending}
+          onClick={() => {
+            const done = `${capital(skill.name)} is removed.`;
+            removal.mutate({ subject: skill.id, was: entry, is: null, done });
+          }}
+        >
+          Remove the skill
+        </Button>
+      )}
+      {removal.isError && (
+        <Alert color="red" title="Not removed" role="alert">
+          {removal.error.message}
+        </Alert>
+      )}
+    </Group>
   );
 }

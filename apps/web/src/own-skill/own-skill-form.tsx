@@ -1,3 +1,4 @@
+import { SCHOOLS } from "@mirrup/catalogue";
 import { OWN_SKILL_LIMITS } from "@mirrup/contract";
 import { SKILL_CLASSES, type CatalogueFault, type SkillClass } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
@@ -26,6 +27,7 @@ import {
   type Preview,
 } from "./draft.js";
 import { NeedsField } from "./needs-field.js";
+import { OwnGate } from "./own-gate.js";
 import classes from "./own-skill.module.css";
 import { useSkillChange } from "./use-skill-change.js";
 import { CLASS_NAMES } from "./words.js";
@@ -193,7 +195,7 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
         of={{ twoSided: entry.sides === "two" }}
         except={skill?.id ?? null}
         {...(values.needs === null ? { reasons: proposed.reasons } : {})}
-        error={form.errors.needs === undefined ? undefined : String(form.errors.needs)}
+        error={form.errors.needs}
         onChange={(needs) => form.setFieldValue("needs", needs)}
       />
       <Textarea
@@ -211,6 +213,11 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
         description="What to look at when judging whether it counts."
         size="md"
         {...form.getInputProps("look")}
+      />
+      <OwnGate
+        value={values.gate}
+        usual={SCHOOLS["quick-frontier"].gates[entry.class]}
+        onChange={(gate) => form.setFieldValue("gate", gate)}
       />
       {preview.ok && <Openers preview={preview} />}
       {change.isError && (

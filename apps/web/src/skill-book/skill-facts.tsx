@@ -14,7 +14,7 @@ import {
 import { Accordion, Table } from "@mantine/core";
 import { IconAlertTriangle } from "@tabler/icons-react";
 import { Link } from "react-router";
-import { catalogue } from "../app/catalogue.js";
+import { catalogue, ownCatalogue } from "../app/catalogue.js";
 import { drillOfWords, drillWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
 import { syllabus } from "../app/syllabus.js";
@@ -142,17 +142,21 @@ export function LadderTable({ skill, side }: { readonly skill: Skill; readonly s
 
 /** The gate under each school. */
 export function Gates({ skill }: { readonly skill: Skill }) {
+  const own = ownCatalogue()?.entries[skill.id]?.gate;
   return (
     <section>
       <h3>Gate{skill.twoSided ? ", each side" : ""}</h3>
-      <dl className={classes.gates}>
-        {SCHOOL_IDS.map((id) => (
-          <div key={id}>
-            <dt>{SCHOOL_NAMES[id]}</dt>
-            <dd>{gateWords(gateOf(SCHOOLS[id], skill))}</dd>
-          </div>
-        ))}
-      </dl>
+      {own !== undefined && <p>{capital(gateWords(own))}: your studio’s own, in every school.</p>}
+      {own === undefined && (
+        <dl className={classes.gates}>
+          {SCHOOL_IDS.map((id) => (
+            <div key={id}>
+              <dt>{SCHOOL_NAMES[id]}</dt>
+              <dd>{gateWords(gateOf(SCHOOLS[id], skill))}</dd>
+            </div>
+          ))}
+        </dl>
+      )}
     </section>
   );
 }

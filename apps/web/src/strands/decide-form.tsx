@@ -1,48 +1,14 @@
 import type { StandingItem } from "@mirrup/contract";
 import type { Gate } from "@mirrup/core";
-import { Button, Group, NativeSelect, NumberInput, TextInput } from "@mantine/core";
+import { Button, Group, TextInput } from "@mantine/core";
 import { useState, type SyntheticEvent } from "react";
+import { GateField } from "../app/gate-field.js";
 import { gateWords, subjectName } from "../app/words.js";
 import { useUnsavedText } from "../device/index.js";
 import { useDecide, type Deciding } from "../students/index.js";
 import classes from "./skill-panel.module.css";
 
 type Kind = "clear" | "reopen" | "override";
-
-const GATE_KINDS: readonly Gate["kind"][] = ["streak", "hold", "clean", "count"];
-const GATE_WORDS: Readonly<Record<Gate["kind"], string>> = {
-  streak: "in a row",
-  hold: "seconds held",
-  clean: "clean of",
-  count: "in seconds",
-};
-
-/** Numbers of a gate's kind: the first, and the second where it has one. */
-function gateOfNumbers(kind: Gate["kind"], first: number, second: number): Gate {
-  switch (kind) {
-    case "streak":
-      return { kind, count: first };
-    case "hold":
-      return { kind, seconds: first };
-    case "clean":
-      return { kind, clean: Math.min(first, second), of: second };
-    case "count":
-      return { kind, count: first, seconds: second };
-  }
-}
-
-function numbersOf(gate: Gate): readonly [number, number] {
-  switch (gate.kind) {
-    case "streak":
-      return [gate.count, 10];
-    case "hold":
-      return [gate.seconds, 10];
-    case "clean":
-      return [gate.clean, gate.of];
-    case "count":
-      return [gate.count, gate.seconds];
-  }
-}
 
 interface DecideFormProps {
   readonly studentId: string;
@@ -55,8 +21,7 @@ export function DecideForm({ studentId, item }: DecideFormProps) {
   const { decide, isPending } = useDecide(studentId);
   const [kind, setKind] = useState<Kind | null>(null);
   const [reason, setReason] = useUnsavedText(`reason ${studentId} ${subject} ${side}`);
-  const [gateKind, setGateKind] = useState<Gate["kind"]>(gate.kind);
-  const [[first, second], setNumbers] = useState(numbersOf(gate));
+  const [set, setGate] = useState<Gate>(gate);
   const isCleared = status === "cleared" || status === "rusty";
   const what = subjectName(subject, side);
 
@@ -79,7 +44,6 @@ export function DecideForm({ studentId, item }: DecideFormProps) {
         void log({ ...base, decision: { kind }, done: `Reopened: ${what}.` });
         return;
       case "override": {
-        const set = gateOfNumbers(gateKind, first, second);
         void log({
           ...base,
           side: "whole",
@@ -103,38 +67,7 @@ export function DecideForm({ studentId, item }: DecideFormProps) {
   }
   return (
     <form onSubmit={submit} className={classes.decide} aria-label={`Decide about ${what}`}>
-      {kind === "override" && (
-        <Group gap={6} align="flex-end" wrap="nowrap">
-          <NumberInput
-            label="Gate"
-            min={1}
-            max={9999}
-            w={80}
-            hideControls
-            value={first}
-            onChange={(value) => setNumbers([Math.max(1, Number(value)), second])}
-          />
-          <NativeSelect
-            aria-label="Kind of gate"
-            data={GATE_KINDS.map((value) => ({ value, label: GATE_WORDS[value] }))}
-            value={gateKind}
-            onChange={(event) =>
-              setGateKind(GATE_KINDS.find((one) => one === event.currentTarget.value) ?? "streak")
-            }
-          />
-          {(gateKind === "clean" || gateKind === "count") && (
-            <NumberInput
-              aria-label={gateKind === "clean" ? "Tries" : "Seconds"}
-              min={1}
-              max={9999}
-              w={70}
-              hideControls
-              value={second}
-              onChange={(value) => setNumbers([first, Math.max(1, Number(value))])}
-            />
-          )}
-        </Group>
-      )}
+      {kind === "override" && <GateField value={set} onChange={setGate} />}
       <TextInput
         label="Reason"
         placeholder="In a few words"

@@ -2,7 +2,7 @@ import { ActionIcon, Select, Tooltip } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { IconArrowsMaximize, IconMinus, IconPlus } from "@tabler/icons-react";
 import { useRef } from "react";
-import { catalogue, ofCatalogue } from "../app/catalogue.js";
+import { ofCatalogue } from "../app/catalogue.js";
 import { useSearchKey } from "../app/reach.js";
 import classes from "./map-tools.module.css";
 

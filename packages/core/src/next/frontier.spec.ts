@@ -186,7 +186,7 @@ const arbitraryLines = fc
         });
         return [terms.join(" / ")];
       });
-      return [`s${place}`, sides as "one" | "two", text.join("; ")];
+      return [`s${place}`, sides, text.join("; ")];
     }),
   );
 

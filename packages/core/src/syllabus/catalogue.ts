@@ -159,7 +159,7 @@ function readScore(
 }
 
 /** A name without its hyphens and capitals, as two people may write it. */
-function plainName(name: string): string {
+export function plainName(name: string): string {
   return name.toLowerCase().replaceAll("-", " ");
 }
 

@@ -84,6 +84,7 @@ describe("a studio's own, laid over the catalogue", () => {
     ["a need that is not there", { [`${ID}1`]: own("ours", "nothing") }, [`unknown-need ${ID}1`]],
     ["needs that do not parse", { a: { kind: "changed", needs: "b !" } }, ["bad-needs a"]],
     ["a name that is taken", { [`${ID}1`]: own("B") }, [`duplicate-name ${ID}1`]],
+    ["a name of what stands behind it", { a: { kind: "changed", name: "Y" } }, ["duplicate-name a"]],
     [
       "a strand that is not there",
       { [`${ID}1`]: own("ours", "", { strand: "third" }) },
@@ -157,6 +158,19 @@ describe("whatever a studio has kept, and whatever a newer build ships", () => {
       }),
       { numRuns: 400 },
     );
+  });
+
+  it("what is good by itself is not lost with what is not", () => {
+    for (const bad of [
+      { kind: "changed", name: "y" },
+      { kind: "changed", needs: "y" },
+      { kind: "changed", needs: "gone" },
+    ] as const) {
+      const { catalogue, leftOut } = usable(BASE, laid({ a: bad, [`${ID}1`]: own("ours", "x") }));
+      expect(catalogue.skills.has(`${ID}1`)).toBe(true);
+      expect(skillOf(catalogue, "a")).toMatchObject({ name: "a", needs: [] });
+      expect(leftOut.length).toBeGreaterThan(0);
+    }
   });
 
   it("what is left out is told of, and nothing else is", () => {

@@ -4,6 +4,7 @@
  */
 import {
   buildCatalogue,
+  plainName,
   type Catalogue,
   type CatalogueFault,
   type CatalogueResult,
@@ -11,18 +12,20 @@ import {
   type SkillEntry,
   type StrandEntry,
 } from "./catalogue.js";
+import type { Gate, GateOverrides } from "./gates.js";
 import { parseNeeds } from "./needs.js";
 
 /** A skill of the studio's own, on a strand of the catalogue's. Its id is permanent and begins with `own:`. */
 export interface OwnSkill extends Omit<SkillEntry, "id" | "shared" | "forms"> {
   readonly strand: string;
+  /** What clears it, in whatever school; its class's gate where that is left out. */
+  readonly gate?: Gate;
 }
 
 /** A skill that ships, as the studio has it; what is left out is as it ships. */
-export interface ChangedSkill {
+export interface ChangedSkill extends Partial<Pick<OwnSkill, "needs" | "cues" | "look" | "gate">> {
   /** The studio's own name, which comes before the usual one. */
   readonly name?: string;
-  readonly needs?: string;
 }
 
 export type OverlayEntry =
@@ -53,10 +56,10 @@ export interface WrittenCatalogue {
 
 function changed(entry: SkillEntry, change: OverlayEntry | undefined): SkillEntry {
   if (change?.kind !== "changed") return entry;
-  const { name, needs } = change;
+  const { name, kind: _kind, gate: _gate, ...said } = change;
   return {
     ...entry,
-    ...(needs === undefined ? {} : { needs }),
+    ...said,
     // The usual name is found all the same.
     ...(name === undefined || name === entry.name ? {} : { name, also: [entry.name, ...(entry.also ?? [])] }),
   };
@@ -95,7 +98,7 @@ function overlaid(strands: readonly StrandEntry[], { entries }: Overlay): readon
   return strands.map((strand) => {
     const own = Object.entries(entries).flatMap(([id, entry]): SkillEntry[] => {
       if (entry.kind !== "own" || entry.strand !== strand.id) return [];
-      const { kind: _kind, strand: _strand, ...skill } = entry;
+      const { kind: _kind, strand: _strand, gate: _gate, ...skill } = entry;
       return [{ ...skill, id }];
     });
     const skills = [...strand.skills.map((skill) => changed(skill, entries[skill.id])), ...own];
@@ -121,9 +124,41 @@ function strayFaults({ strands }: WrittenCatalogue, { entries }: Overlay): reado
   });
 }
 
+/** Names that the studio gives to one skill and that another one has which ships. */
+function nameFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readonly CatalogueFault[] {
+  const owners = new Map(
+    strands.flatMap((strand) =>
+      strand.skills
+        .map((skill) => changed(skill, entries[skill.id]))
+        .flatMap(({ id, name, also = [] }) =>
+          [name, ...also].map((one) => [plainName(one), { id, name }] as const),
+        ),
+    ),
+  );
+  return Object.entries(entries).flatMap(([skill, entry]): CatalogueFault[] => {
+    const names = [entry.name ?? [], entry.kind === "own" ? (entry.also ?? []) : []].flat();
+    const takenFrom = (one: string) => {
+      const owner = owners.get(plainName(one));
+      return owner === undefined || owner.id === skill ? null : owner.name;
+    };
+    return names.flatMap((one): CatalogueFault[] => {
+      const owner = takenFrom(one);
+      if (owner === null) return [];
+      const message = `The name “${one}” belongs to ${owner}. Choose another, or leave it out.`;
+      return [{ code: "duplicate-name", skill, message }];
+    });
+  });
+}
+
+/** The gates that the studio sets of its own, in whatever school. */
+export function overlayGates({ entries }: Overlay): GateOverrides {
+  const gates = Object.entries(entries).flatMap(([id, { gate }]) => (gate === undefined ? [] : [[id, gate]]));
+  return { skills: Object.fromEntries(gates) as Readonly<Record<string, Gate>> };
+}
+
 /** The studio's catalogue, checked whole; every fault with the skill's name and the reason. O(skills + needs). */
 export function overlay(written: WrittenCatalogue, own: Overlay): CatalogueResult {
-  const stray = strayFaults(written, own);
+  const stray = [...strayFaults(written, own), ...nameFaults(written, own)];
   if (stray.length > 0) return { ok: false, faults: stray };
   const { strands, version, craft } = written;
   const edition = own.edition === 0 ? version : `${version}+${own.edition}`;
@@ -152,8 +187,12 @@ export function usable(written: WrittenCatalogue, own: Overlay): UsableCatalogue
       throw new Error(result.faults.map(({ message }) => message).join("\n"));
     }
     leftOut.push(...result.faults);
-    // Where what ships is at fault by what the studio has beside it, none of that is left.
-    const kept = Object.entries(entries).filter(([id]) => faulty.size > 0 && !faulty.has(id));
-    left = { ...left, entries: Object.fromEntries(kept) };
+    const all = Object.entries(entries);
+    // Where what ships is at fault by what the studio has beside it, that is found by itself; else none of it is left.
+    const kept =
+      faulty.size > 0
+        ? all.filter(([id]) => !faulty.has(id))
+        : all.filter(([id, entry]) => overlay(written, { ...left, entries: { [id]: entry } }).ok);
+    left = { ...left, entries: kept.length < all.length ? Object.fromEntries(kept) : {} };
   }
 }
