@@ -11,7 +11,9 @@ export interface ClassWeeksAsked extends WeeksAsked {
 const MOST_SKILLS = 20;
 
 export function classWeeksAskedFrom(params: URLSearchParams, now: number): ClassWeeksAsked {
-  const named = new Set(params.getAll("goal").map((goal) => goal.split(":")[0] ?? ""));
+  const named = new Set(
+    params.getAll("goal").map((goal) => goal.slice(0, Math.max(0, goal.lastIndexOf(":")))),
+  );
   const skills = [...named].filter((id) => catalogue().skills.has(id)).slice(0, MOST_SKILLS);
   return { ...weeksAskedFrom(params, now), skills };
 }

@@ -144,16 +144,22 @@ function ownWords(entry: OverlayEntry | null): string {
     : "As your studio teaches it: some of it is your own.";
 }
 
+interface OurWayProps {
+  readonly skill: Skill;
+  /** Whether it is being changed just now. */
+  readonly isOpen: boolean;
+  readonly onOpen: (isOpen: boolean) => void;
+}
+
 /** How the studio has a skill: its own, or one that ships, taught otherwise; for whoever may change it. */
-export function OurWay({ skill }: { readonly skill: Skill }) {
+export function OurWay({ skill, isOpen, onOpen }: OurWayProps) {
   const mayTeach = useMayTeach();
   const paths = usePaths();
   const navigate = useNavigate();
-  const [isOpen, setOpen] = useState(false);
   const removal = useSkillChange(() => void navigate(paths.skills));
   const entry = entryOf(skill.id);
   const isOwn = isOwnSkill(skill.id);
-  const leave = () => setOpen(false);
+  const leave = () => onOpen(false);
   if (isOpen) {
     return (
       <section aria-label="Our way">
@@ -171,7 +177,7 @@ export function OurWay({ skill }: { readonly skill: Skill }) {
     <Group gap="sm">
       {told !== "" && <Text className={classes.quiet}>{told}</Text>}
       {mayTeach && (
-        <Button variant="default" size="sm" onClick={() => setOpen(true)}>
+        <Button variant="default" size="sm" onClick={() => onOpen(true)}>
           {isOwn ? "Edit the skill" : "Teach it our way"}
         </Button>
       )}

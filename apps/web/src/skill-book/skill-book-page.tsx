@@ -32,10 +32,32 @@ interface DetailProps {
   readonly onSide: (side: SideName) => void;
 }
 
-function SkillDetail({ skill, side, onSide }: DetailProps) {
+/** Its score on the desk, and how it is taught. */
+function Facts({ skill, side }: Pick<DetailProps, "skill" | "side">) {
   const score = sideScore(skill, side);
   const written = score === null ? null : printScore(score);
   const [text, setText] = useState(written ?? "");
+  return (
+    <>
+      {written === null ? (
+        <Text>
+          It lies outside the rope model, so it has no score, braid or timing. Its drills, gate and needs work
+          as for any other skill.
+        </Text>
+      ) : (
+        <ScoreDesk skillId={skill.id} original={written} text={text} onChange={setText} />
+      )}
+      <Teaching skill={skill} />
+      <Kin skill={skill} />
+      <Gates skill={skill} />
+      <LadderTable skill={skill} side={side} />
+      <Faults skill={skill} />
+    </>
+  );
+}
+
+function SkillDetail({ skill, side, onSide }: DetailProps) {
+  const [isChanged, setChanged] = useState(false);
   const family = familyOf(skill.id);
   return (
     <article className={classes.detail}>
@@ -61,20 +83,8 @@ function SkillDetail({ skill, side, onSide }: DetailProps) {
           />
         )}
       </header>
-      {written === null ? (
-        <Text>
-          It lies outside the rope model, so it has no score, braid or timing. Its drills, gate and needs work
-          as for any other skill.
-        </Text>
-      ) : (
-        <ScoreDesk skillId={skill.id} original={written} text={text} onChange={setText} />
-      )}
-      <OurWay skill={skill} />
-      <Teaching skill={skill} />
-      <Kin skill={skill} />
-      <Gates skill={skill} />
-      <LadderTable skill={skill} side={side} />
-      <Faults skill={skill} />
+      <OurWay skill={skill} isOpen={isChanged} onOpen={setChanged} />
+      {!isChanged && <Facts skill={skill} side={side} />}
     </article>
   );
 }

@@ -1,5 +1,5 @@
 import type { AuditAction, AuditView } from "@mirrup/contract";
-import { SIDE_NAMES } from "@mirrup/core";
+import { sideNamed } from "@mirrup/core";
 import { Accordion, Checkbox, Skeleton, Table, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -47,9 +47,8 @@ function isSignIn(action: AuditAction): boolean {
 }
 
 function auditWords({ by, action, whom, about }: AuditView): string {
-  const [subject = "", side] = about?.split(":") ?? [];
-  const what =
-    side === undefined ? subject : subjectName(subject, SIDE_NAMES.find((one) => one === side) ?? "whole");
+  const named = sideNamed(about ?? "");
+  const what = named === null ? (about ?? "") : subjectName(named.subject, named.side);
   const words = [by ?? "Someone who has left", ACTION_WORDS[action], what];
   return [...words.filter(Boolean), ...(whom === null ? [] : [what === "" ? whom : `of ${whom}`])].join(" ");
 }

@@ -1,4 +1,4 @@
-import type { AuditView, Items, MailView, MemberView } from "@mirrup/contract";
+import type { AuditView, EditionView, Items, MailView, MemberView } from "@mirrup/contract";
 import { queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
 
@@ -15,4 +15,10 @@ export const mailQuery = queryOptions({
 export const auditQuery = queryOptions({
   queryKey: ["studio", "audit"],
   queryFn: async ({ signal }) => (await get<Items<AuditView>>("/audit", signal)).items,
+});
+
+/** What was changed of what is taught, the newest first; it is another whenever the catalogue is. */
+export const editionsQuery = queryOptions({
+  queryKey: ["catalogue", "editions"],
+  queryFn: async ({ signal }) => (await get<Items<EditionView>>("/catalogue/editions", signal)).items,
 });

@@ -5,6 +5,7 @@ import { FirstStepsLink } from "../start/index.js";
 import { Account } from "./account.js";
 import { Audit, Mail } from "./ledgers.js";
 import { Name } from "./name.js";
+import { OwnSkills } from "./own-skills.js";
 import { People } from "./people.js";
 import { Records } from "./records.js";
 import { Studios } from "./studios.js";
@@ -25,6 +26,7 @@ export function StudioPage() {
       <FirstStepsLink />
       {membership.role === "owner" && <Name />}
       <Teaching isOwner={membership.role === "owner"} />
+      <OwnSkills />
       {membership.role === "owner" && (
         <>
           <People />

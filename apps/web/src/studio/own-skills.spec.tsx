@@ -1,0 +1,54 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import { cleanup, screen, waitFor } from "@testing-library/react";
+import { drawn, signedIn } from "../testing/drawn.js";
+import { OwnSkills } from "./own-skills.js";
+
+const EDITIONS = {
+  items: [
+    { edition: 2, subject: "skier", at: "2026-06-01T10:00:00Z", by: "Ansa Brook" },
+    { edition: 1, subject: "cross", at: "2026-05-01T10:00:00Z", by: null },
+  ],
+};
+
+function own(entries: object, { leftOut = [] as object[], role = "coach" } = {}) {
+  return drawn(<OwnSkills />, {
+    answers: {
+      "GET /auth/session": signedIn(role),
+      "GET /catalogue": { edition: 2, entries, leftOut },
+      "GET /catalogue/editions": EDITIONS,
+    },
+  });
+}
+
+afterEach(cleanup);
+
+describe("what the studio teaches of its own", () => {
+  it("leads on where there is nothing yet", async () => {
+    own({});
+    expect(
+      (await screen.findByRole("link", { name: "Make a skill of your own" })).getAttribute("href"),
+    ).toMatch(/skills\/new$/);
+  });
+
+  it("has what is changed, and who changed it", async () => {
+    own({ skier: { kind: "changed", name: "slalom" } });
+    expect((await screen.findByRole("link", { name: "Skier" })).getAttribute("href")).toMatch(
+      /skills\/skier$/,
+    );
+    const rows = (await screen.findAllByRole("row")).map(({ textContent }) => textContent);
+    expect(rows[0]).toContain("SkierAnsa Brook");
+    expect(rows[1]).toContain("Someone who has left");
+  });
+
+  it("says what is not taught any more, and why", async () => {
+    own({}, { leftOut: [{ skill: "skier", message: "The name “bell” belongs to bell." }] });
+    expect(await screen.findByText(/The name “bell” belongs to bell/)).toBeDefined();
+  });
+
+  it("asks nothing for a viewer that only coaches see", async () => {
+    const { client } = own({}, { role: "viewer" });
+    await waitFor(() => expect(client.isFetching()).toBe(0));
+    expect(screen.queryByRole("link")).toBeNull();
+    expect(screen.queryByRole("table")).toBeNull();
+  });
+});
