@@ -58,6 +58,24 @@ const VIEWS = [
     },
   },
   {
+    name: "frontier",
+    size: "desk",
+    open: async (page, student) => {
+      await page.goto(`${student}/frontier?skill=cross`);
+      await page.getByRole("button", { name: /^Cross: / }).waitFor();
+    },
+  },
+  {
+    name: "own-skill",
+    size: "desk",
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/skills/new?score=${encodeURIComponent("sr xr (o xr) o")}`);
+      await page.getByRole("textbox", { name: "Name", exact: true }).fill("tannery twist");
+      await page.getByText(/^Level 4/).waitFor();
+      await page.getByRole("group", { name: "Needs" }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
     name: "placement",
     size: "desk",
     open: async (page, _student, root) => {
@@ -159,20 +177,6 @@ const VIEWS = [
     },
   },
   {
-    name: "floor-tablet",
-    size: "tablet",
-    open: async (page, student) => {
-      await page.goto(`${student}/floor/cross/left?kind=streak&aim=15`);
-      await page.getByRole("button", { name: "Clean" }).waitFor();
-      await press(page, ["Space", "Space", "Space"]);
-      await page.getByLabel("Another student on this floor").selectOption({ label: "Amara Thistle" });
-      await page.getByRole("heading", { name: /Leg-over|Open-cross/ }).waitFor();
-      await page.getByLabel("How it is counted").selectOption("tempo");
-      await page.keyboard.press("Space");
-      await page.waitForTimeout(3200);
-    },
-  },
-  {
     name: "first-steps",
     size: "desk",
     as: "owner",
@@ -192,16 +196,6 @@ const VIEWS = [
       );
       await forAmara(page);
       await page.getByText("Who could do it").waitFor();
-    },
-  },
-  {
-    name: "combo-ladder",
-    size: "desk",
-    open: async (page, _student, root) => {
-      await page.goto(`${root}/combos`);
-      await forAmara(page);
-      await page.getByRole("link", { name: "Opener for eight" }).click();
-      await page.getByRole("img", { name: "passed" }).waitFor();
     },
   },
   {

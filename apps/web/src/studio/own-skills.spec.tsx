@@ -1,4 +1,5 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
+import type { Membership } from "@mirrup/contract";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import { drawn, signedIn } from "../testing/drawn.js";
 import { OwnSkills } from "./own-skills.js";
@@ -10,7 +11,12 @@ const EDITIONS = {
   ],
 };
 
-function own(entries: object, { leftOut = [] as object[], role = "coach" } = {}) {
+interface Told {
+  readonly leftOut?: readonly object[];
+  readonly role?: Membership["role"];
+}
+
+function own(entries: object, { leftOut = [], role = "coach" }: Told = {}) {
   return drawn(<OwnSkills />, {
     answers: {
       "GET /auth/session": signedIn(role),
