@@ -145,18 +145,18 @@ test("what a colleague changes is taught here too, without a word of it lost on 
   const colleague = await browser.newContext({ baseURL: mirrup.stack.address });
   await colleague.request.post("/api/auth/demo");
   const studioId = mirrup.root.slice(1);
-  const change = await colleague.request.put("/api/catalogue/skills/bell", {
+  const change = await colleague.request.post("/api/catalogue/changes", {
     headers: { "x-mirrup-studio": studioId },
-    data: { was: null, is: { kind: "changed", name: "clapper" } },
+    data: { changes: [{ subject: "bell", was: null, is: { kind: "changed", name: "clapper" } }] },
   });
   expect(((await change.json()) as CatalogueView).entries).toHaveProperty("bell");
   await press(page, "Space", 2);
   await expect(page.getByText("5", { exact: true }).first()).toBeVisible();
   await page.goto(`${mirrup.root}/skills/bell`);
   await expect(page.getByRole("heading", { name: "Clapper", level: 1 })).toBeVisible();
-  await colleague.request.put("/api/catalogue/skills/bell", {
+  await colleague.request.post("/api/catalogue/changes", {
     headers: { "x-mirrup-studio": studioId },
-    data: { was: { kind: "changed", name: "clapper" }, is: null },
+    data: { changes: [{ subject: "bell", was: { kind: "changed", name: "clapper" }, is: null }] },
   });
   // A page that is open follows by itself.
   await expect(page.getByRole("heading", { name: "Bell", level: 1 })).toBeVisible();

@@ -1,6 +1,13 @@
 import { FAULT_CODES, SKILL_CLASSES, type OverlayEntry } from "@mirrup/core";
 import Joi from "joi";
-import { OWN_SKILL_LIMITS, type CatalogueView, type EditionView, type SkillChange } from "./own-skills.js";
+import {
+  MOST_OWN_SKILLS,
+  OWN_SKILL_LIMITS,
+  type CatalogueView,
+  type EditionView,
+  type SkillChange,
+  type SkillChanges,
+} from "./own-skills.js";
 import { gate, instant, items, objects, subject, whole } from "./schema-parts.js";
 
 const { name, others, cues, cue, look, needs, score } = OWN_SKILL_LIMITS;
@@ -35,10 +42,21 @@ const changedSkill = Joi.object({
 });
 export const overlayEntry = Joi.alternatives<OverlayEntry>().try(ownSkill, changedSkill);
 
-export const skillChange = objects<SkillChange>({
-  was: overlayEntry.allow(null).required(),
-  is: overlayEntry.allow(null).required(),
+export const skillChanges = objects<SkillChanges>({
+  changes: Joi.array()
+    .items(
+      objects<SkillChange>({
+        subject: subject().required(),
+        was: overlayEntry.allow(null).required(),
+        is: overlayEntry.allow(null).required(),
+      }),
+    )
+    .min(1)
+    .max(MOST_OWN_SKILLS)
+    .unique("subject")
+    .required(),
 }).required();
+export const editionParam = whole().min(1).required().prefs({ convert: true });
 
 export const catalogueReply = objects<CatalogueView>({
   edition: whole().required(),
@@ -51,7 +69,7 @@ export const catalogueReply = objects<CatalogueView>({
 export const editionsReply = items(
   objects<EditionView>({
     edition: whole().required(),
-    subject: subject().required(),
+    subjects: Joi.array().items(subject()).required(),
     at: instant().required(),
     by: Joi.string().allow(null).required(),
   }),

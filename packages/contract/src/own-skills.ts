@@ -3,8 +3,14 @@ import type { Overlay, OverlayEntry } from "@mirrup/core";
 
 /** A change of one skill: what it was when it was looked at, and what it is to be; null for nothing of the studio's own. */
 export interface SkillChange {
+  readonly subject: string;
   readonly was: OverlayEntry | null;
   readonly is: OverlayEntry | null;
+}
+
+/** Changes that are made together or not at all. */
+export interface SkillChanges {
+  readonly changes: readonly SkillChange[];
 }
 
 /** What of the studio's own does not fit the catalogue that ships any more, and is left out until it is mended. */
@@ -20,7 +26,8 @@ export interface CatalogueView extends Overlay {
 /** One change in the history of what a studio teaches, the newest first. */
 export interface EditionView {
   readonly edition: number;
-  readonly subject: string;
+  /** The skills that it changed. */
+  readonly subjects: readonly string[];
   readonly at: string;
   /** Null once that person has left no account. */
   readonly by: string | null;

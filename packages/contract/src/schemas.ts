@@ -83,7 +83,6 @@ export * from "./presence-schemas.js";
 export * from "./teaching-schemas.js";
 
 export const idParam = uuid().required();
-export const subjectParam = subject().required();
 
 /** Nobody jumps more in one set; what is worked out of a set takes as long as its tries are many. */
 const MOST_TRIES = 20_000;

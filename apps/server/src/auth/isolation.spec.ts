@@ -117,9 +117,10 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/changes": ["viewer"],
   "GET /api/catalogue": ["viewer"],
   "GET /api/catalogue/editions": ["coach"],
-  "PUT /api/catalogue/skills/{subject}": [
+  "GET /api/catalogue/editions/{edition}": ["coach"],
+  "POST /api/catalogue/changes": [
     "coach",
-    () => ({ was: null, is: { kind: "changed", name: "slalom" } }),
+    () => ({ changes: [{ subject: "skier", was: null, is: { kind: "changed", name: "slalom" } }] }),
   ],
   "GET /api/presence": ["viewer"],
   "POST /api/presence": [
@@ -150,7 +151,7 @@ function ask(client: Client, route: string): Promise<{ status: number; body: unk
   const query = method === "GET" ? (QUERIES[path]?.() ?? "") : "";
   return client.ask(
     method,
-    path.replace("{id}", id).replace("{subject}", "skier") + query,
+    path.replace("{id}", id).replace("{edition}", "1") + query,
     method === "GET" ? undefined : (body ?? {}),
   );
 }

@@ -215,6 +215,14 @@ export class StaleChangeProblem extends ProblemException {
   }
 }
 
+export class UnknownEditionProblem extends ProblemException {
+  readonly code = "unknown-edition";
+  readonly status = 404;
+  constructor() {
+    super("The studio's skills were never changed so often. Look for it in what was changed last.");
+  }
+}
+
 export class UnknownGroupProblem extends ProblemException {
   readonly code = "unknown-group";
   readonly status = 404;

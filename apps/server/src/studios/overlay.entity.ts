@@ -17,9 +17,9 @@ export class OverlayEntity {
   @Column("jsonb")
   entries!: Readonly<Record<string, OverlayEntry>>;
 
-  /** Which skill this edition changed. */
-  @Column("text")
-  subject!: string;
+  /** Which skills this edition changed. */
+  @Column("text", { array: true })
+  subjects!: string[];
 
   /** Null once that person has left no account. */
   @Column("uuid", { name: "person_id", nullable: true })

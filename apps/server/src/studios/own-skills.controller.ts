@@ -1,6 +1,6 @@
-import type { CatalogueView, EditionView, Items, SkillChange } from "@mirrup/contract";
-import { catalogueReply, editionsReply, skillChange, subjectParam } from "@mirrup/contract/schemas";
-import { Body, Controller, Get, Param, Put } from "@nestjs/common";
+import type { CatalogueView, EditionView, Items, SkillChanges } from "@mirrup/contract";
+import { catalogueReply, editionParam, editionsReply, skillChanges } from "@mirrup/contract/schemas";
+import { Body, Controller, Get, Param, Post } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
 import { Command, Reading, Within } from "../door/index.js";
 import { OwnSkillsService } from "./own-skills.service.js";
@@ -29,20 +29,33 @@ export class OwnSkillsController {
     return { items: await this.skills.editions(scope) };
   }
 
-  @Put("skills/:subject")
+  @Get("editions/:edition")
+  @Reading({
+    says: "All that was of the studio's own after a change",
+    for: "coach",
+    reply: catalogueReply,
+  })
+  edition(
+    @Within() scope: Scope,
+    @Param("edition", { schema: editionParam }) edition: number,
+  ): Promise<CatalogueView> {
+    return this.skills.edition(scope, edition);
+  }
+
+  @Post("changes")
   @Command({
-    says: "Adds, changes or removes one skill of the studio's own, or names and needs of one that ships",
+    says: "Adds, changes or removes skills of the studio's own, and how it teaches those that ship; all together or none",
     for: "coach",
     reply: catalogueReply,
     refuses: [409, 422],
     audit: ["changed-skills"],
+    size: "batch",
     touches: ["catalogue", "students", "groups", "lessons", "combos"],
   })
   change(
     @Within() scope: Scope,
-    @Param("subject", { schema: subjectParam }) subject: string,
-    @Body({ schema: skillChange }) change: SkillChange,
+    @Body({ schema: skillChanges }) changes: SkillChanges,
   ): Promise<CatalogueView> {
-    return this.skills.change(scope, subject, change);
+    return this.skills.change(scope, changes);
   }
 }

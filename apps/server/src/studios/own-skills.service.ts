@@ -3,8 +3,8 @@ import {
   MOST_OWN_SKILLS,
   type CatalogueView,
   type EditionView,
-  type ProblemError,
   type SkillChange,
+  type SkillChanges,
 } from "@mirrup/contract";
 import { isOwnSkill, type CatalogueFault, type Overlay, type OverlayEntry } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
@@ -15,7 +15,7 @@ import { AuditService } from "../audit/index.js";
 import { catalogueIn } from "../database/catalogue.js";
 import type { Scope } from "../database/scope.js";
 import { PersonEntity } from "../auth/person.entity.js";
-import { RefusedFieldsProblem, StaleChangeProblem } from "../problems/problem.js";
+import { RefusedFieldsProblem, StaleChangeProblem, UnknownEditionProblem } from "../problems/problem.js";
 import { OverlayEntity } from "./overlay.entity.js";
 import { StudioEntity } from "./studio.entity.js";
 
@@ -38,12 +38,8 @@ const FIELDS: Readonly<Record<CatalogueFault["code"], string>> = {
   role: "subject",
 };
 
-function errorOf({ code, message }: CatalogueFault): ProblemError {
-  return { field: FIELDS[code], code, message };
-}
-
-function refuse(field: string, code: string, message: string): never {
-  throw new RefusedFieldsProblem([{ field, code, message }]);
+function refuse(place: number, field: string, code: string, message: string): never {
+  throw new RefusedFieldsProblem([{ field: `changes[${place}].${field}`, code, message }]);
 }
 
 /** Nothing of the studio's own is kept as nothing. */
@@ -51,12 +47,23 @@ function meant(entry: OverlayEntry | null): OverlayEntry | null {
   return entry?.kind === "changed" && Object.keys(entry).length === 1 ? null : entry;
 }
 
-function checkKind(subject: string, is: OverlayEntry | null): void {
+function checkKind({ subject, is }: SkillChange, place: number): void {
   if (!isOwnSkill(subject) && !CATALOGUE.skills.has(subject)) {
-    refuse("subject", "unknown-subject", `"${subject}" is not a skill of the catalogue.`);
+    refuse(place, "subject", "unknown-subject", `"${subject}" is not a skill of the catalogue.`);
   }
   if (is === null || (is.kind === "own") === isOwnSkill(subject)) return;
-  refuse("is.kind", "other-kind", "A skill that ships can be renamed and given other needs, and no more.");
+  const message = "A skill that ships can be taught otherwise, and a skill of your own is one whole.";
+  refuse(place, "is.kind", "other-kind", message);
+}
+
+/** The entries as they are once changes are made. */
+function changedBy(entries: Overlay["entries"], changes: readonly SkillChange[]): Overlay["entries"] {
+  const all = new Map(Object.entries(entries));
+  for (const { subject, is } of changes) {
+    if (is === null) all.delete(subject);
+    else all.set(subject, is);
+  }
+  return Object.fromEntries(all);
 }
 
 /** What a studio teaches otherwise than the catalogue that ships. */
@@ -69,48 +76,77 @@ export class OwnSkillsService {
   }
 
   /**
-   * Changes one skill, where it still is what it was when it was looked at: two who change two skills do not meet. The
-   * catalogue that would come of it is checked whole.
+   * Changes skills together, where each still is what it was when it was looked at: two who change two skills do not
+   * meet. The catalogue that would come of it is checked whole.
    */
-  async change(asked: Scope, subject: string, { was, is: wanted }: SkillChange): Promise<CatalogueView> {
-    const is = meant(wanted);
-    checkKind(subject, is);
+  async change(asked: Scope, { changes: wanted }: SkillChanges): Promise<CatalogueView> {
+    const all = wanted.map(({ subject, was, is }) => ({ subject, was: meant(was), is: meant(is) }));
+    all.forEach(checkKind);
     const studio = await asked.manager.findOneOrFail(StudioEntity, {
       where: { id: asked.studio.id },
       lock: { mode: "for_no_key_update" },
     });
     const scope: Scope = { ...asked, studio, ...(await catalogueIn(asked.manager, studio)) };
     const { edition, entries } = scope.overlay;
-    const now = entries[subject] ?? null;
     // Told twice, it is done once.
-    if (isDeepStrictEqual(now, is)) return this.view(scope);
-    if (!isDeepStrictEqual(now, meant(was))) throw new StaleChangeProblem(this.view(scope));
-    const { [subject]: _before, ...others } = entries;
-    const changed: Overlay = {
-      edition: edition + 1,
-      entries: is === null ? others : { ...others, [subject]: is },
-    };
+    const changes = all.filter(({ subject, is }) => !isDeepStrictEqual(entries[subject] ?? null, is));
+    if (changes.length === 0) return this.view(scope);
+    if (changes.some(({ subject, was }) => !isDeepStrictEqual(entries[subject] ?? null, was))) {
+      throw new StaleChangeProblem(this.view(scope));
+    }
+    const changed: Overlay = { edition: edition + 1, entries: changedBy(entries, changes) };
     if (Object.keys(changed.entries).length > MOST_OWN_SKILLS) {
-      refuse("subject", "too-many", `A studio has at most ${MOST_OWN_SKILLS} skills and names of its own.`);
+      refuse(
+        0,
+        "subject",
+        "too-many",
+        `A studio has at most ${MOST_OWN_SKILLS} skills and names of its own.`,
+      );
     }
     const result = catalogueWith(changed);
-    if (!result.ok) throw new RefusedFieldsProblem(result.faults.map(errorOf));
-    if (is === null && isOwnSkill(subject)) await this.checkUnused(scope, subject);
-    const id = uuid();
-    await scope.manager.insert(OverlayEntity, {
-      ...{ studioId: studio.id, id, ...changed, subject },
-      ...{ personId: scope.personId, madeAt: scope.now },
-    });
-    await scope.manager.update(StudioEntity, { id: studio.id }, { overlayId: id });
-    const name = result.catalogue.skills.get(subject)?.name ?? scope.catalogue.skills.get(subject)?.name;
-    await this.audit.note(scope, "changed-skills", { about: name ?? subject });
+    if (!result.ok) {
+      throw new RefusedFieldsProblem(
+        result.faults.map(({ code, skill, message }) => {
+          const place = Math.max(
+            0,
+            all.findIndex(({ subject }) => subject === skill),
+          );
+          return { field: `changes[${place}].${FIELDS[code]}`, code, message };
+        }),
+      );
+    }
+    await this.checkUnused(
+      scope,
+      changes.flatMap(({ subject, is }) => (is === null && isOwnSkill(subject) ? [subject] : [])),
+    );
+    const subjects = changes.map(({ subject }) => subject);
+    await this.store(scope, changed, subjects);
+    const [first = ""] = subjects;
+    const name = (result.catalogue.skills.get(first) ?? scope.catalogue.skills.get(first))?.name ?? first;
+    const about = subjects.length === 1 ? name : `${name} and ${subjects.length - 1} more`;
+    await this.audit.note(scope, "changed-skills", { about });
     return this.view({ overlay: changed, leftOut: [] });
+  }
+
+  private async store(scope: Scope, { edition, entries }: Overlay, subjects: string[]): Promise<void> {
+    const { manager, studio, personId, now: madeAt } = scope;
+    const id = uuid();
+    const row = { studioId: studio.id, id, edition, entries, subjects, personId, madeAt };
+    await manager.insert(OverlayEntity, row);
+    await manager.update(StudioEntity, { id: studio.id }, { overlayId: id });
+  }
+
+  /** All that was of the studio's own in an edition. Throws where there is none such. */
+  async edition({ manager, studio }: Scope, edition: number): Promise<CatalogueView> {
+    const found = await manager.findOneBy(OverlayEntity, { studioId: studio.id, edition });
+    if (found === null) throw new UnknownEditionProblem();
+    return { edition, entries: found.entries, leftOut: [] };
   }
 
   /** What was changed when and by whom, the newest first. */
   async editions(scope: Scope): Promise<EditionView[]> {
     const made = await scope.manager.find(OverlayEntity, {
-      select: { edition: true, subject: true, personId: true, madeAt: true },
+      select: { edition: true, subjects: true, personId: true, madeAt: true },
       where: { studioId: scope.studio.id },
       order: { edition: "DESC" },
       take: MOST_EDITIONS,
@@ -118,25 +154,30 @@ export class OwnSkillsService {
     const ids = made.flatMap(({ personId }) => personId ?? []);
     const people = await scope.manager.findBy(PersonEntity, { id: In(ids) });
     const names = new Map(people.map(({ id, name }) => [id, name]));
-    return made.map(({ edition, subject, personId, madeAt }) => ({
-      ...{ edition, subject, at: madeAt.toISOString() },
+    return made.map(({ edition, subjects, personId, madeAt }) => ({
+      ...{ edition, subjects, at: madeAt.toISOString() },
       by: personId === null ? null : (names.get(personId) ?? null),
     }));
   }
 
   /** A skill with a record keeps it, and so stays: it can be renamed, and nobody has to be taught it. */
-  private async checkUnused({ manager, studio }: Scope, subject: string): Promise<void> {
-    const [{ used }] = await manager.query<[{ used: boolean }]>(
-      `SELECT EXISTS (SELECT FROM practice_set WHERE studio_id = $1 AND subject = $2)
-           OR EXISTS (SELECT FROM decision WHERE studio_id = $1 AND subject = $2)
-           OR EXISTS (SELECT FROM student WHERE studio_id = $1 AND goals @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
-           OR EXISTS (SELECT FROM combo WHERE studio_id = $1 AND parts @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
-           AS used`,
-      [studio.id, subject],
-    );
-    if (!used) return;
-    const message =
-      "This skill is in somebody's record, a goal or a combo, and stays there. Rename it, or leave it.";
-    refuse("subject", "in-use", message);
+  private async checkUnused(
+    { manager, studio, catalogue }: Scope,
+    subjects: readonly string[],
+  ): Promise<void> {
+    for (const subject of subjects) {
+      const [{ used }] = await manager.query<[{ used: boolean }]>(
+        `SELECT EXISTS (SELECT FROM practice_set WHERE studio_id = $1 AND subject = $2)
+             OR EXISTS (SELECT FROM decision WHERE studio_id = $1 AND subject = $2)
+             OR EXISTS (SELECT FROM student WHERE studio_id = $1 AND goals @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
+             OR EXISTS (SELECT FROM combo WHERE studio_id = $1 AND parts @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
+             AS used`,
+        [studio.id, subject],
+      );
+      if (!used) continue;
+      const name = catalogue.skills.get(subject)?.name ?? "This skill";
+      const message = `${name} is in somebody's record, a goal or a combo, and stays there. Rename it, or leave it.`;
+      refuse(0, "subject", "in-use", message);
+    }
   }
 }

@@ -29,7 +29,7 @@ const STRAND = [...CATALOGUE.strands].find(({ skills }) => skills.includes("cros
 const own = (more: object = {}): OverlayEntry => ({ ...SHUFFLE, strand: STRAND, ...more });
 
 const put = (subject: string, was: OverlayEntry | null, is: OverlayEntry | null, by = coach) =>
-  by.ask("PUT", `/api/catalogue/skills/${subject}`, { was, is });
+  by.post("/api/catalogue/changes", { changes: [{ subject, was, is }] });
 const catalogue = async () => (await coach.get("/api/catalogue")).body as CatalogueView;
 const standings = async (id: string) =>
   ((await coach.get(`/api/students/${id}/standings`)).body as Items<StandingItem>).items;
@@ -96,7 +96,7 @@ describe("a skill of the studio's own", () => {
     const answer = await put(ownId(), null, own(more));
     expect(answer.status).toBe(422);
     const [error] = (answer.body as { errors: { field: string; message: string }[] }).errors;
-    expect(error?.field).toBe(field);
+    expect(error?.field).toBe(`changes[0].${field}`);
     expect(error?.message).toMatch(message);
     expect(await catalogue()).toMatchObject({ edition: 0, entries: {} });
   });
@@ -105,7 +105,7 @@ describe("a skill of the studio's own", () => {
     const id = ownId();
     await put(id, null, own());
     const answer = await put("cross", null, { kind: "changed", needs: id });
-    expect(answer).toMatchObject({ status: 422, body: { errors: [{ field: "is.needs" }] } });
+    expect(answer).toMatchObject({ status: 422, body: { errors: [{ field: "changes[0].is.needs" }] } });
     expect(await catalogue()).toMatchObject({ edition: 1 });
   });
 
@@ -199,11 +199,58 @@ describe("two who change at once", () => {
     await put("cross", null, { kind: "changed", name: "the pretzel" });
     await put("skier", null, { kind: "changed", name: "slalom" }, owner);
     const { items } = (await coach.get("/api/catalogue/editions")).body as Items<EditionView>;
-    expect(items.map(({ edition, subject }) => [edition, subject])).toEqual([
+    expect(items.map(({ edition, subjects }) => [edition, ...subjects])).toEqual([
       [2, "skier"],
       [1, "cross"],
     ]);
+    expect(await coach.get("/api/catalogue/editions/1")).toMatchObject({
+      status: 200,
+      body: { edition: 1, entries: { cross: { kind: "changed", name: "the pretzel" } } },
+    });
+    expect(await coach.get("/api/catalogue/editions/3")).toMatchObject({
+      status: 404,
+      body: { type: "unknown-edition" },
+    });
     expect(items[0]?.by).toBe("wren@hall.example");
+  });
+});
+
+describe("several changes", () => {
+  const send = (...changes: { subject: string; was: OverlayEntry | null; is: OverlayEntry | null }[]) =>
+    coach.post("/api/catalogue/changes", { changes });
+
+  it("are made together, in whatever order they need each other", async () => {
+    const [first, second] = [ownId(), ownId()];
+    const answer = await send(
+      { subject: second, was: null, is: own({ name: "second", needs: first }) },
+      { subject: first, was: null, is: own({ name: "first" }) },
+    );
+    expect(answer).toMatchObject({ status: 200, body: { edition: 1 } });
+    const { items } = (await coach.get("/api/catalogue/editions")).body as Items<EditionView>;
+    expect(items.map(({ subjects }) => subjects)).toEqual([[second, first]]);
+  });
+
+  it("are none of them made where one cannot be, or is another by now", async () => {
+    const [good, bad] = [ownId(), ownId()];
+    const refused = await send(
+      { subject: good, was: null, is: own({ name: "good" }) },
+      { subject: bad, was: null, is: own({ name: "bad", needs: "gone" }) },
+    );
+    expect(refused).toMatchObject({ status: 422, body: { errors: [{ field: "changes[1].is.needs" }] } });
+    expect(await catalogue()).toMatchObject({ edition: 0, entries: {} });
+    await put("skier", null, { kind: "changed", name: "slalom" });
+    const stale = await send(
+      { subject: good, was: null, is: own({ name: "good" }) },
+      { subject: "skier", was: null, is: { kind: "changed", name: "zigzag" } },
+    );
+    expect(stale.status).toBe(409);
+    expect(await catalogue()).toMatchObject({ edition: 1 });
+  });
+
+  it("are one of each skill, and at least one", async () => {
+    const change = { subject: "skier", was: null, is: null };
+    expect((await send(change, change)).status).toBe(400);
+    expect((await send()).status).toBe(400);
   });
 });
 

@@ -67,7 +67,7 @@ function ShippedForm({ skill, onLeave }: ShippedFormProps) {
   const is = changeOf(form.values, usual);
   const preview = previewOf(skill.id, is);
   const put = (next: OverlayEntry | null, done: string) =>
-    change.mutate({ subject: skill.id, was, is: next, done });
+    change.mutate({ changes: [{ subject: skill.id, was, is: next }], done });
   return (
     <form
       className={classes.form}
@@ -188,7 +188,7 @@ export function OurWay({ skill, isOpen, onOpen }: OurWayProps) {
           loading={removal.isPending}
           onClick={() => {
             const done = `${capital(skill.name)} is removed.`;
-            removal.mutate({ subject: skill.id, was: entry, is: null, done });
+            removal.mutate({ changes: [{ subject: skill.id, was: entry, is: null }], done });
           }}
         >
           Remove the skill

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { OverlayEntry } from "@mirrup/core";
-import { sidesOf } from "@mirrup/core";
+import type { SkillChanges } from "@mirrup/contract";
+import { sidesOf, type OverlayEntry } from "@mirrup/core";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { useState } from "react";
 import { teach } from "../app/catalogue.js";
@@ -25,8 +25,7 @@ const answers = (more: Answers = {}): Answers => ({
   "GET /auth/session": signedIn("coach"),
   "GET /studio": { id: "s", school: "steady-hold", settings: {} },
   "GET /grid": GRID,
-  [`PUT /catalogue/skills/${ID}`]: { edition: 1, entries: {}, leftOut: [] },
-  "PUT /catalogue/skills/skier": { edition: 1, entries: {}, leftOut: [] },
+  "POST /catalogue/changes": { edition: 1, entries: {}, leftOut: [] },
   ...more,
 });
 const ENTRY: OwnEntry = {
@@ -43,6 +42,9 @@ function form(more: Partial<Parameters<typeof OwnSkillForm>[0]> = {}, asked: Ans
 }
 const name = () => screen.getByRole("textbox", { name: "Name" });
 const needs = () => within(screen.getByRole("group", { name: "Needs" }));
+
+const changeIn = (sent: { readonly body: unknown } | undefined) =>
+  (sent?.body as SkillChanges | undefined)?.changes[0];
 
 afterEach(() => {
   cleanup();
@@ -79,7 +81,7 @@ describe("a new skill of the studio's own", () => {
   });
 
   it("sends what was typed, and what was proposed where nothing was", async () => {
-    const { user, sent, onDone } = form({}, { [`PUT /catalogue/skills/own`]: {} });
+    const { user, sent, onDone } = form();
     await user.type(name(), " tannery twist ");
     await user.type(screen.getByLabelText("Other names"), "the barrel, roller");
     await user.selectOptions(screen.getByLabelText("Kind"), "power");
@@ -87,8 +89,8 @@ describe("a new skill of the studio's own", () => {
     await user.click(screen.getByLabelText("A gate of our own, in every school"));
     await user.click(screen.getByRole("button", { name: "Put it into the skill book" }));
     await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]?.path).toMatch(/^\/catalogue\/skills\/own:[\da-f-]{36}$/);
-    expect(sent[0]?.body).toMatchObject({
+    expect(changeIn(sent[0])).toMatchObject({
+      subject: expect.stringMatching(/^own:[\da-f-]{36}$/),
       was: null,
       is: {
         name: "tannery twist",
@@ -98,13 +100,13 @@ describe("a new skill of the studio's own", () => {
         gate: { kind: expect.any(String) },
       },
     });
-    expect(onDone).not.toHaveBeenCalled();
+    await waitFor(() => expect(onDone.mock.calls).toEqual([[changeIn(sent[0])?.subject]]));
   });
 
   it("says what the server refused, and keeps what was typed", async () => {
     const { user, onDone } = form(
       { skill: { id: ID, entry: ENTRY } },
-      { [`PUT /catalogue/skills/${ID}`]: new Refused(409, "Somebody else changed this in the meantime.") },
+      { "POST /catalogue/changes": new Refused(409, "Somebody else changed this in the meantime.") },
     );
     await user.clear(name());
     await user.type(name(), "ropewalk twist");
@@ -122,10 +124,10 @@ describe("a new skill of the studio's own", () => {
     await waitFor(() => expect(onDone).toHaveBeenCalledWith(ID));
     await user.click(await screen.findByRole("button", { name: "Undo" }));
     await waitFor(() => expect(sent).toHaveLength(2));
-    const [first, second] = sent.map(({ body }) => body as { was: OverlayEntry; is: OverlayEntry });
+    const [first, second] = sent.map(changeIn);
     expect(first?.was).toEqual(ENTRY);
     expect(first?.is).toMatchObject({ look: "Feet." });
-    expect(second).toEqual({ was: first?.is, is: ENTRY });
+    expect(second).toEqual({ subject: ID, was: first?.is, is: ENTRY });
   });
 
   it("adds a need on a side, so many in a row, and one of each skill", async () => {
@@ -166,7 +168,11 @@ describe("a skill that ships, taught the studio's way", () => {
     await user.type(called, "slalom");
     await user.click(screen.getByRole("button", { name: "Save our way" }));
     await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]?.body).toEqual({ was: null, is: { kind: "changed", name: "slalom" } });
+    expect(changeIn(sent[0])).toEqual({
+      subject: "skier",
+      was: null,
+      is: { kind: "changed", name: "slalom" },
+    });
     expect(await screen.findByRole("button", { name: "Teach it our way" })).toBeDefined();
   });
 
@@ -177,7 +183,7 @@ describe("a skill that ships, taught the studio's way", () => {
     expect(screen.getByText(/^As your studio teaches it/)).toBeDefined();
     await user.click(await screen.findByRole("button", { name: "Teach it our way" }));
     await user.click(screen.getByRole("button", { name: "Back to the usual" }));
-    await waitFor(() => expect(sent[0]?.body).toEqual({ was, is: null }));
+    await waitFor(() => expect(changeIn(sent[0])).toEqual({ subject: "skier", was, is: null }));
   });
 
   it("says at once why something cannot be taught", async () => {

@@ -115,7 +115,7 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
   const save = () => {
     const done =
       skill === null ? `${capital(entry.name)} is in the skill book.` : `${capital(entry.name)} is changed.`;
-    change.mutate({ subject: id, was: skill?.entry ?? null, is: entry, done });
+    change.mutate({ changes: [{ subject: id, was: skill?.entry ?? null, is: entry }], done });
   };
   return (
     <form

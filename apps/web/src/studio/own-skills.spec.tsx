@@ -1,13 +1,13 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import type { Membership } from "@mirrup/contract";
+import type { Membership, SkillChanges } from "@mirrup/contract";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import { drawn, signedIn } from "../testing/drawn.js";
 import { OwnSkills } from "./own-skills.js";
 
 const EDITIONS = {
   items: [
-    { edition: 2, subject: "skier", at: "2026-06-01T10:00:00Z", by: "Ansa Brook" },
-    { edition: 1, subject: "cross", at: "2026-05-01T10:00:00Z", by: null },
+    { edition: 2, subjects: ["skier", "bell"], at: "2026-06-01T10:00:00Z", by: "Ansa Brook" },
+    { edition: 1, subjects: ["cross"], at: "2026-05-01T10:00:00Z", by: null },
   ],
 };
 
@@ -22,6 +22,12 @@ function own(entries: object, { leftOut = [], role = "coach" }: Told = {}) {
       "GET /auth/session": signedIn(role),
       "GET /catalogue": { edition: 2, entries, leftOut },
       "GET /catalogue/editions": EDITIONS,
+      "GET /catalogue/editions/1": {
+        edition: 1,
+        entries: { cross: { kind: "changed", name: "pretzel" } },
+        leftOut: [],
+      },
+      "POST /catalogue/changes": { edition: 3, entries: {}, leftOut: [] },
     },
   });
 }
@@ -42,8 +48,19 @@ describe("what the studio teaches of its own", () => {
       /skills\/skier$/,
     );
     const rows = (await screen.findAllByRole("row")).map(({ textContent }) => textContent);
-    expect(rows[0]).toContain("SkierAnsa Brook");
+    expect(rows[0]).toContain("Skier and bell");
     expect(rows[1]).toContain("Someone who has left");
+  });
+
+  it("goes back to how it was, by what that differs from now", async () => {
+    const now = { skier: { kind: "changed", name: "slalom" } };
+    const { user, sent } = own(now);
+    await user.click(await screen.findByRole("button", { name: /^Back to how it was on 1 May 2026/ }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect((sent[0]?.body as SkillChanges).changes).toEqual([
+      { subject: "skier", was: now.skier, is: null },
+      { subject: "cross", was: null, is: { kind: "changed", name: "pretzel" } },
+    ]);
   });
 
   it("says what is not taught any more, and why", async () => {

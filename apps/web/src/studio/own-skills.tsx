@@ -1,14 +1,66 @@
-import { Alert, Table, Text, Title } from "@mantine/core";
+import type { CatalogueView, EditionView } from "@mirrup/contract";
+import type { Overlay } from "@mirrup/core";
+import { Alert, Button, Table, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { catalogueQuery, useMayTeach } from "../account/index.js";
+import { get } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
-import { capital, dateTimeWords, skillName } from "../app/words.js";
+import { tellFault } from "../app/undo.js";
+import { capital, dateTimeWords, listWords, skillName } from "../app/words.js";
+import { changesTo, SkillsInOut, useSkillChange } from "../own-skill/index.js";
 import { editionsQuery } from "./queries.js";
 import classes from "./studio-page.module.css";
 
 /** What was changed last of what is taught. */
 const SHOWN = 10;
+
+interface EditionsProps {
+  readonly editions: readonly EditionView[];
+  readonly now: Overlay["entries"];
+}
+
+/** Who changed what is taught and when, with the way back to any of it. */
+function Editions({ editions, now }: EditionsProps) {
+  const change = useSkillChange();
+  const goBack = async ({ edition, at }: EditionView) => {
+    try {
+      const { entries } = await get<CatalogueView>(`/catalogue/editions/${edition}`);
+      const changes = changesTo(now, entries);
+      await change.mutateAsync({ changes, done: `Skills are as they were on ${dateTimeWords(at)}.` });
+    } catch (error) {
+      tellFault(error);
+    }
+  };
+  return (
+    <Table aria-label="What was changed last" mt="sm">
+      <Table.Tbody>
+        {editions.slice(0, SHOWN).map((one, place) => (
+          <Table.Tr key={one.edition}>
+            <Table.Td>{dateTimeWords(one.at)}</Table.Td>
+            <Table.Td>{capital(listWords(one.subjects.map(skillName)))}</Table.Td>
+            <Table.Td>{one.by ?? "Someone who has left"}</Table.Td>
+            <Table.Td>
+              {place === 0 ? (
+                "now"
+              ) : (
+                <Button
+                  variant="subtle"
+                  size="compact-md"
+                  loading={change.isPending}
+                  aria-label={`Back to how it was on ${dateTimeWords(one.at)}`}
+                  onClick={() => void goBack(one)}
+                >
+                  Back to this
+                </Button>
+              )}
+            </Table.Td>
+          </Table.Tr>
+        ))}
+      </Table.Tbody>
+    </Table>
+  );
+}
 
 /** What the studio teaches otherwise than what ships: its own skills, names, needs, cues and gates; and who changed what. */
 export function OwnSkills() {
@@ -56,18 +108,9 @@ export function OwnSkills() {
       )}
       {links("Made here", of("own"))}
       {links("Taught our way", of("changed"))}
+      <SkillsInOut />
       {editions.data !== undefined && editions.data.length > 0 && (
-        <Table aria-label="What was changed last" mt="sm">
-          <Table.Tbody>
-            {editions.data.slice(0, SHOWN).map(({ edition, subject, at, by }) => (
-              <Table.Tr key={edition}>
-                <Table.Td>{dateTimeWords(at)}</Table.Td>
-                <Table.Td>{capital(skillName(subject))}</Table.Td>
-                <Table.Td>{by ?? "Someone who has left"}</Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
+        <Editions editions={editions.data} now={own.data?.entries ?? {}} />
       )}
     </section>
   );

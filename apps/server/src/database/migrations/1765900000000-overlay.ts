@@ -11,7 +11,7 @@ export class Overlay1765900000000 implements MigrationInterface {
         id uuid NOT NULL,
         edition integer NOT NULL CHECK (edition > 0),
         entries jsonb NOT NULL,
-        subject text NOT NULL,
+        subjects text[] NOT NULL,
         person_id uuid REFERENCES person (id) ON DELETE SET NULL,
         made_at timestamptz NOT NULL,
         PRIMARY KEY (studio_id, id),
