@@ -74,6 +74,7 @@ export { FAULT_CODES, type FaultCode } from "./syllabus/fault.js";
 export {
   DEFAULT_TEMPO,
   type Gate,
+  type GateOverrides,
   SCHOOL_IDS,
   type School,
   type SchoolId,

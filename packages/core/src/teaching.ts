@@ -12,6 +12,7 @@ export {
   type SideEntry,
   type SideFacts,
   addEntry,
+  isNothing,
 } from "./record/facts.js";
 export {
   COMBO_GATE,

@@ -1,7 +1,9 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "@jest/globals";
 import { DAY_MS } from "@mirrup/core";
 import { DataSource, type Logger } from "typeorm";
-import { setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { rebuildAll } from "./rebuild.js";
+import { StandingEntity } from "./standing.entity.js";
 
 let server: TestApp;
 let students: readonly string[];
@@ -38,6 +40,32 @@ async function fewestOf(days: readonly number[], of = students): Promise<number>
   }
   return Math.min(...counts);
 }
+
+describe("what is taken back", () => {
+  it("leaves nothing of a side of which only a kindred set is left, that came late and is older", async () => {
+    const student = await server.addStudent("Taken back");
+    const ago = (days: number) => new Date(NOON - days * DAY_MS).toISOString();
+    const own = setOf(student, { at: ago(3) });
+    await server.post("/api/sets", { sets: [own] });
+    await server.post("/api/sets", {
+      sets: [setOf(student, { subject: "cross", side: "left", at: ago(9) })],
+    });
+    const decision = { kind: "void", target: own.id } as const;
+    await server.post("/api/decisions", {
+      decisions: [decisionOf(student, { subject: "basic-bounce", side: "whole", decision })],
+    });
+    const facts = () =>
+      server.database.manager.find(StandingEntity, {
+        where: { studentId: student },
+        order: { subject: "ASC", side: "ASC" },
+        select: { subject: true, side: true, sets: true },
+      });
+    const kept = await facts();
+    expect(kept.map(({ subject }) => subject)).toEqual(["cross"]);
+    await rebuildAll(server.database);
+    expect(await facts()).toEqual(kept);
+  });
+});
 
 describe("sets that come late", () => {
   it("take at most twice the statements of those that come in order, however many students", async () => {

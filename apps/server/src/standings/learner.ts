@@ -1,5 +1,12 @@
 import { addsRuns, mannerOf, SCHOOLS } from "@mirrup/catalogue";
-import { localDate, overlayGates, rulesText, syllabusOf, type Syllabus } from "@mirrup/core";
+import {
+  localDate,
+  overlayGates,
+  rulesText,
+  type GateOverrides,
+  syllabusOf,
+  type Syllabus,
+} from "@mirrup/core";
 import { grownFrom } from "@mirrup/core/planning";
 import { HANDBOOK_MODEL, readModel, type LearnerModel, type Reader } from "@mirrup/core/teaching";
 import { createHash } from "node:crypto";
@@ -13,6 +20,12 @@ export type Taught = Pick<StudentEntity, "school" | "gates" | "settings" | "home
 /** The same with whose facts they are, and the rules that made them. */
 export type Learner = Taught & Pick<StudentEntity, "id" | "factsRules" | "factsEdition">;
 
+/** The studio's own gates; none where it has none, so that the rules are told as before. */
+function ownGates({ overlay }: Scope): readonly GateOverrides[] {
+  const gates = overlayGates(overlay);
+  return Object.keys(gates.skills ?? {}).length === 0 ? [] : [gates];
+}
+
 /** What a student is taught: their own school, gates and manner before the studio's. */
 export function syllabusFor(
   scope: Scope,
@@ -22,7 +35,7 @@ export function syllabusFor(
   return syllabusOf({
     catalogue: scope.catalogue,
     school: SCHOOLS[school ?? scope.studio.school],
-    overrides: [{ skills: gates }, overlayGates(scope.overlay)],
+    overrides: [{ skills: gates }, ...ownGates(scope)],
     manner: mannerOf(homeStep, ...chosen),
     growsUntil: addsRuns(...chosen) ? grownFrom(birthYear) : null,
   });

@@ -1,6 +1,6 @@
 /** Where each side stood between its last lessons, kept beside its facts and written with them. */
 import { compareLines, type SubjectSide } from "@mirrup/core";
-import { FIRST_ID, nothingBefore, type LogPlace, type Mark } from "@mirrup/core/teaching";
+import { FIRST_ID, isNothing, nothingBefore, type LogPlace, type Mark } from "@mirrup/core/teaching";
 import { In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { StandingMarkEntity } from "./standing-mark.entity.js";
@@ -40,7 +40,11 @@ const markOf = ({ foldedAt, foldedId, facts }: StandingMarkEntity): Mark => ({
  * before all that was known of the side. Null where only the whole log tells.
  */
 export function startBefore(kept: readonly StandingMarkEntity[], place: LogPlace): Mark | null {
-  const marks = kept.map(markOf).sort(compareLines);
+  // One of which nothing is known is no start: kindred sets alone are behind it, and whether anything else is, the first tells.
+  const marks = kept
+    .map(markOf)
+    .filter(({ id, facts }) => id === FIRST_ID || !isNothing(facts))
+    .sort(compareLines);
   const before = marks.filter((mark) => compareLines(mark, place) < 0).at(-1);
   if (before !== undefined) return before;
   return marks.some((mark) => mark.id === FIRST_ID) ? nothingBefore(place) : null;

@@ -1,6 +1,13 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "@mirrup/catalogue";
-import type { CatalogueView, EditionView, GridView, Items, StandingItem } from "@mirrup/contract";
+import type {
+  CatalogueView,
+  EditionView,
+  GridView,
+  Items,
+  StandingItem,
+  StudentRecord,
+} from "@mirrup/contract";
 import type { OverlayEntry } from "@mirrup/core";
 import { v7 as uuid } from "uuid";
 import { rebuildAll } from "../standings/rebuild.js";
@@ -71,6 +78,21 @@ describe("a skill of the studio's own", () => {
       ],
     });
     expect((await coach.get(`/api/students/${student}/plan?minutes=45`)).status).toBe(200);
+    const until = `${new Date().getUTCFullYear() + 1}-01-01`;
+    const weeks = await coach.get(`/api/students/${student}/weeks?until=${until}&goal=${id}:right`);
+    expect(weeks).toMatchObject({ status: 200, body: { goals: [{ subject: id, side: "right" }] } });
+    const ladder = await coach.get(`/api/students/${student}/ladder?subject=${id}&side=left`);
+    expect((ladder.body as Items<object>).items.length).toBeGreaterThan(2);
+    const placed = decisionOf(student, {
+      subject: id,
+      side: "right",
+      decision: { kind: "place", answer: "nearly", seen: true },
+    });
+    expect((await coach.post("/api/decisions", { decisions: [placed] })).status).toBe(200);
+    const owner = await server.addPerson(studioId, "owner");
+    const record = (await owner.get(`/api/students/${student}/export`)).body as StudentRecord;
+    expect(record.sets).toMatchObject([{ subject: id, catalogueVersion: "2+1" }]);
+    expect(record.standings.some(({ subject }) => subject === id)).toBe(true);
   });
 
   it("is nobody else's", async () => {

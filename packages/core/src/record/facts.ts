@@ -95,6 +95,11 @@ export const NO_FACTS: SideFacts = {
   lastAt: null,
 };
 
+/** Whether nothing is known of a side: it was neither done nor decided about. */
+export function isNothing({ lastAt, cleared, placed, presumedAt, reopenedAt }: SideFacts): boolean {
+  return [lastAt, cleared, placed, presumedAt, reopenedAt].every((known) => known === null);
+}
+
 interface At {
   readonly id: string;
   readonly at: Instant;
