@@ -9,7 +9,9 @@ import type {
   StudentRecord,
 } from "@mirrup/contract";
 import type { OverlayEntry } from "@mirrup/core";
+import { between, randomFrom } from "@mirrup/cohort";
 import { v7 as uuid } from "uuid";
+import { SetEntity } from "../log/index.js";
 import { rebuildAll } from "../standings/rebuild.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import type { Client } from "../testing/client.js";
@@ -26,6 +28,14 @@ beforeEach(async () => {
   studioId = await server.addStudio("Tannery Yard");
   coach = await server.addPerson(studioId, "coach");
 });
+
+/** Sums agree to nine digits, whatever they were added up from. */
+const rounded = (row: StandingEntity) =>
+  JSON.parse(
+    JSON.stringify(row, (_, value: unknown) =>
+      typeof value === "number" ? Number(value.toPrecision(9)) : value,
+    ),
+  ) as unknown;
 
 const ownId = () => `own:${uuid()}`;
 const SHUFFLE: OverlayEntry = {
@@ -273,6 +283,56 @@ describe("several changes", () => {
     const change = { subject: "skier", was: null, is: null };
     expect((await send(change, change)).status).toBe(400);
     expect((await send()).status).toBe(400);
+  });
+});
+
+describe("what is taught changed while sets come in", () => {
+  it.each([1, 2, 3])("loses no set, and has the facts of its log (seed %s)", async (seed) => {
+    const random = randomFrom(seed);
+    const pick = <T>(values: readonly T[]): T => values[between(random, 0, values.length - 1)] as T;
+    const id = ownId();
+    await put(id, null, own({ gate: { kind: "streak", count: 5 } }));
+    const students = await Promise.all(["Ada", "Bo"].map((name) => server.addStudent(name, studioId)));
+    const sent: string[] = [];
+    const addSet = async () => {
+      const [subject, side] = pick([
+        ["skier", "whole"],
+        ["cross", "left"],
+        [id, "left"],
+      ] as const);
+      const at = new Date(Date.now() - between(random, 1, 9) * 86_400_000).toISOString();
+      const set = setOf(pick(students), { subject, side, bestStreak: between(random, 0, 10), at });
+      const { status } = await coach.post("/api/sets", { sets: [set] });
+      if (status === 200) sent.push(set.id);
+      return status;
+    };
+    const teach = async () => {
+      const { entries } = await catalogue();
+      const count = between(random, 1, 30);
+      const [subject, is] = pick<readonly [string, OverlayEntry | null]>([
+        ["skier", { kind: "changed", gate: { kind: "streak", count } }],
+        ["skier", { kind: "changed", name: `slalom ${count}` }],
+        ["skier", null],
+        [id, own({ gate: { kind: "streak", count }, needs: pick(["", "skier", "cross"]) })],
+      ]);
+      return (await put(subject, entries[subject] ?? null, is)).status;
+    };
+    const look = async () => (await coach.get("/api/grid")).status;
+    for (let round = 0; round < 3; round += 1) {
+      const asked = Array.from({ length: 12 }, () => pick([addSet, addSet, teach, look])());
+      for (const status of await Promise.all(asked)) expect([200, 409]).toContain(status);
+    }
+    // Facts that older rules made are made anew when they are read.
+    expect(await look()).toBe(200);
+    const facts = () =>
+      server.database.manager.find(StandingEntity, {
+        where: { studioId },
+        order: { studentId: "ASC", subject: "ASC", side: "ASC" },
+      });
+    const kept = (await facts()).map(rounded);
+    await rebuildAll(server.database);
+    expect((await facts()).map(rounded)).toEqual(kept);
+    expect(await server.database.manager.countBy(SetEntity, { studioId })).toBe(sent.length);
   });
 });
 
