@@ -50,6 +50,9 @@ describe("finding anything", () => {
     ["hana petrivale session", paths.studentPage("hana-petrivale", "session")],
     ["settings", paths.studio],
     ["csv", paths.importing],
+    ["new skill", paths.skill("new")],
+    ["hana frontier", paths.studentPage("hana-petrivale", "frontier")],
+    ["prerequisites", `${paths.class()}?view=frontier`],
   ])("finds by “%s” first what is meant", (words, to) => {
     expect(toOf(words)[0]).toBe(to);
   });

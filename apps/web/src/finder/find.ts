@@ -50,6 +50,18 @@ function pagesOf(paths: Paths): readonly (Found & Named)[] {
     page("Add students from a file", "A table of names", paths.importing, "import csv spreadsheet"),
     page("Class", "Groups, and who stands where", paths.class(), "groups table grid"),
     page(
+      "The class’s frontier",
+      "What is open to most, and what that opens",
+      `${paths.class()}?view=frontier`,
+      "tree graph prerequisites",
+    ),
+    page(
+      "A new skill of your own",
+      "A trick from its score",
+      paths.skill("new"),
+      "add create trick move own custom",
+    ),
+    page(
       "Interval clock",
       "Work and rest for everybody",
       paths.classClock(undefined),

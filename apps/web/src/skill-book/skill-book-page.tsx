@@ -95,6 +95,14 @@ const NEW = "new";
 function NewSkill({ score }: { readonly score: string }) {
   const paths = usePaths();
   const navigate = useNavigate();
+  const mayTeach = useMayTeach();
+  if (!mayTeach) {
+    return (
+      <article className={classes.detail}>
+        <Text>Coaches and owners can add skills to the book.</Text>
+      </article>
+    );
+  }
   return (
     <article className={classes.detail}>
       <Title order={1}>A skill of your own</Title>
