@@ -1,5 +1,5 @@
 import { kinOfBead, type Frontier, type FrontierBead } from "@mirrup/core/teaching";
-import { ActionIcon, Skeleton, Tooltip } from "@mantine/core";
+import { ActionIcon, Skeleton, Text, Tooltip } from "@mantine/core";
 import { IconDownload, IconPrinter } from "@tabler/icons-react";
 import { useEffect, useMemo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from "react";
 import { TransformComponent, TransformWrapper, type ReactZoomPanPinchContentRef } from "react-zoom-pan-pinch";
@@ -194,7 +194,14 @@ export function FrontierMap(props: FrontierMapProps) {
             <Skeleton height="100%" />
           </div>
         )}
-        {layout !== undefined && (
+        {frontier.beads.length === 0 && (
+          <Text>
+            {frontier.cleared === catalogue().skills.size
+              ? "Everything is cleared."
+              : "Nothing is open on this strand at these levels. Choose others above."}
+          </Text>
+        )}
+        {layout !== undefined && frontier.beads.length > 0 && (
           <TransformWrapper
             ref={mapRef}
             minScale={LEAST_SCALE}

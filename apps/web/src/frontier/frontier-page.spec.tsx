@@ -159,6 +159,16 @@ describe("a student's frontier", () => {
     expect(address()).toMatch(/ahead=all&level=2$/);
   });
 
+  it("says so where nothing is open", async () => {
+    const fused = CATALOGUE.strands.find(({ skills }) => skills.includes("open-cross-double"))?.id ?? "";
+    frontier(`?strand=${fused}&level=1`);
+    expect(await screen.findByText(/^Nothing is open on this strand at these levels/)).toBeDefined();
+    cleanup();
+    const all = Object.fromEntries([...CATALOGUE.skills.keys()].map((id) => [id, "cleared" as const]));
+    frontier("", { "GET /students/hana/standings": { items: standings(all) } });
+    expect(await screen.findByText("Everything is cleared.")).toBeDefined();
+  });
+
   it("ignores what no address of it says", async () => {
     frontier("?ahead=toString&strand=none&level=x&skill=constructor&goal=cross:up");
     await bead("Cross");
