@@ -66,7 +66,7 @@ test("a trick from its score: proposed, taken, learned on the floor, put into a 
   // It has a record now: it is renamed, and not removed.
   await page.goto(`${mirrup.root}/skills/${id}`);
   await page.getByRole("button", { name: "Remove the skill" }).click();
-  await expect(page.getByText(/in somebody's record, a goal or a combo/)).toBeVisible();
+  await expect(page.getByText(/in somebody's record, a goal, a plan or a combo/)).toBeVisible();
   await page.getByRole("button", { name: "Edit the skill" }).click();
   const edit = page.getByRole("form", { name: "The skill tannery twist" });
   await edit.getByRole("textbox", { name: "Name", exact: true }).fill("ropewalk twist");

@@ -56,6 +56,11 @@ function checkKind({ subject, is }: SkillChange, place: number): void {
   refuse(place, "is.kind", "other-kind", message);
 }
 
+/** Whether a change takes a skill, or its sides, from under what is written down of it. */
+function losesSides({ was, is }: SkillChange): boolean {
+  return was?.kind === "own" && (is?.kind !== "own" || is.sides !== was.sides);
+}
+
 /** The entries as they are once changes are made. */
 function changedBy(entries: Overlay["entries"], changes: readonly SkillChange[]): Overlay["entries"] {
   const all = new Map(Object.entries(entries));
@@ -115,10 +120,7 @@ export class OwnSkillsService {
         }),
       );
     }
-    await this.checkUnused(
-      scope,
-      changes.flatMap(({ subject, is }) => (is === null && isOwnSkill(subject) ? [subject] : [])),
-    );
+    await this.checkUnused(scope, changes.filter(losesSides));
     const subjects = changes.map(({ subject }) => subject);
     await this.store(scope, changed, subjects);
     const [first = ""] = subjects;
@@ -160,24 +162,31 @@ export class OwnSkillsService {
     }));
   }
 
-  /** A skill with a record keeps it, and so stays: it can be renamed, and nobody has to be taught it. */
+  /** A skill with a record keeps it, and so stays with its sides: it can be renamed, and nobody has to be taught it. */
   private async checkUnused(
     { manager, studio, catalogue }: Scope,
-    subjects: readonly string[],
+    changes: readonly SkillChange[],
   ): Promise<void> {
-    for (const subject of subjects) {
+    for (const { subject, is } of changes) {
       const [{ used }] = await manager.query<[{ used: boolean }]>(
         `SELECT EXISTS (SELECT FROM practice_set WHERE studio_id = $1 AND subject = $2)
              OR EXISTS (SELECT FROM decision WHERE studio_id = $1 AND subject = $2)
              OR EXISTS (SELECT FROM student WHERE studio_id = $1 AND goals @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
              OR EXISTS (SELECT FROM combo WHERE studio_id = $1 AND parts @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
+             OR EXISTS (SELECT FROM lesson WHERE studio_id = $1 AND strpos(plan::text, $2) > 0)
              AS used`,
         [studio.id, subject],
       );
       if (!used) continue;
       const name = catalogue.skills.get(subject)?.name ?? "This skill";
-      const message = `${name} is in somebody's record, a goal or a combo, and stays there. Rename it, or leave it.`;
-      refuse(0, "subject", "in-use", message);
+      const stays =
+        is === null ? "stays there. Rename it, or leave it." : "keeps its sides. Make another skill of it.";
+      refuse(
+        0,
+        "subject",
+        "in-use",
+        `${name} is in somebody's record, a goal, a plan or a combo, and ${stays}`,
+      );
     }
   }
 }

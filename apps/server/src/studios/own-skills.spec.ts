@@ -15,7 +15,7 @@ import { SetEntity } from "../log/index.js";
 import { rebuildAll } from "../standings/rebuild.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import type { Client } from "../testing/client.js";
-import { comboOf, decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { comboOf, decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
 let studioId: string;
@@ -150,6 +150,24 @@ describe("a skill of the studio's own", () => {
     const answer = await put(id, own(), null);
     expect(answer).toMatchObject({ status: 422, body: { errors: [{ code: "in-use" }] } });
     expect(await catalogue()).toMatchObject({ entries: { [id]: own() } });
+    // What is written down of its left side has that side.
+    expect(await put(id, own(), own({ sides: "one" }))).toMatchObject({
+      status: 422,
+      body: { errors: [{ code: "in-use", message: expect.stringMatching(/keeps its sides/) }] },
+    });
+    expect((await put(id, own(), own({ name: "ropewalk cross", score: "xr o" }))).status).toBe(200);
+  });
+
+  it("stays while a lesson's plan has it", async () => {
+    const id = ownId();
+    await put(id, null, own());
+    const lesson = lessonOf();
+    expect((await coach.post("/api/lessons", { lessons: [lesson] })).status).toBe(200);
+    await server.sql("UPDATE lesson SET plan = $1 WHERE id = $2", [
+      JSON.stringify({ subject: id }),
+      lesson.id,
+    ]);
+    expect(await put(id, own(), null)).toMatchObject({ status: 422, body: { errors: [{ code: "in-use" }] } });
   });
 
   it("is the coaches' to change, and anybody's to see", async () => {
