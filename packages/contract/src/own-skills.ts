@@ -34,7 +34,7 @@ export interface EditionView {
 }
 
 export const OWN_SKILL_LIMITS = {
-  name: 60,
+  name: 40,
   others: 6,
   cues: 5,
   cue: 120,

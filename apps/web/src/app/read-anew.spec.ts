@@ -47,6 +47,24 @@ describe("reading anew what a change touches", () => {
     one.close();
   });
 
+  it("asks what is taught before anything that may name a newer skill", async () => {
+    const [client, catalogue, students] = [new QueryClient(), server(), server()];
+    const [taught, one] = [page(client, catalogue.ask, ["catalogue"]), page(client, students.ask)];
+    await catalogue.answer();
+    await students.answer();
+    catalogue.become("new");
+    const read = readAnew(client, { topics: ["catalogue", "students"] });
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    expect([catalogue.asked(), students.asked()]).toEqual([2, 1]);
+    await catalogue.answer();
+    expect([taught.shown(), students.asked()]).toEqual(["new", 2]);
+    await students.answer();
+    await catalogue.answer();
+    await read;
+    taught.close();
+    one.close();
+  });
+
   it("keeps what is shown until the newer answer is there", async () => {
     const [client, students] = [new QueryClient(), server()];
     const one = page(client, students.ask);

@@ -9,6 +9,8 @@ type Change = Pick<ChangeView, "topics"> & Partial<Pick<ChangeView, "studentIds"
  * taken for what is now: it is asked again.
  */
 export async function readAnew(client: QueryClient, { topics, studentIds = [] }: Change): Promise<void> {
+  // What is taught comes first: what else is read may name skills that only the newer catalogue has.
+  if (topics.includes("catalogue")) await client.refetchQueries({ queryKey: ["catalogue"], exact: true });
   const isOld = ({ queryKey }: Query) => isTouched(queryKey, { topics, studentIds });
   // What was read before is asked again by itself; the first time is not.
   const isFirst = (query: Query) => query.state.data === undefined && query.isActive();

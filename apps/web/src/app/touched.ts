@@ -16,7 +16,8 @@ const TOUCHES: Readonly<Record<Topic, (key: QueryKey, of: Of) => boolean>> = {
   combos: ([root, , part]) =>
     root === "combos" || (root === "students" && (part === "combos" || part === "plan")),
   pairs: ([root, , part]) => root === "pairs" || (root === "lessons" && part === "options"),
-  catalogue: ([root]) => root === "catalogue",
+  // What is taught now is read before all else; this is who changed it.
+  catalogue: ([root, part]) => root === "catalogue" && part !== undefined,
   presence: ([root]) => root === "presence",
   // Its name, and who may do what in it, stand with the session too.
   studio: ([root]) => root === "studio" || root === "session",

@@ -21,6 +21,7 @@ export function useSkillChange(onDone: () => void = () => undefined) {
   const take = async (saved: CatalogueView) => {
     client.setQueryData(catalogueQuery.queryKey, saved);
     await readAnew(client, { topics: ["students", "groups", "lessons", "combos"] });
+    await client.invalidateQueries({ queryKey: ["catalogue", "editions"] });
   };
   return useMutation({
     mutationFn: ({ changes }: Asked) => ask(changes),
