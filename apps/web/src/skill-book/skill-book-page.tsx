@@ -149,6 +149,7 @@ function FreeDesk() {
 export function SkillBookPage() {
   const { skillId = null } = useParams();
   const paths = usePaths();
+  const mayTeach = useMayTeach();
   const [params, setParams] = useSearchParams();
   const skill = skillId === null || skillId === NEW ? null : catalogue().skills.get(skillId);
   useDocumentTitle(`${skill?.name === undefined ? "Skill book" : capital(skill.name)} · Mirrup`);
@@ -167,6 +168,11 @@ export function SkillBookPage() {
   return (
     <div className={classes.page} data-chosen={skillId !== null}>
       <div className={classes.list}>
+        {mayTeach && (
+          <Button component={Link} to={paths.skill(NEW)} variant="default" fullWidth mb="md">
+            A new skill of your own
+          </Button>
+        )}
         <SkillList
           selected={skillId}
           words={words}

@@ -1,12 +1,10 @@
 import { grouped, type Skill } from "@mirrup/core";
-import { Button, SegmentedControl, Text, TextInput } from "@mantine/core";
+import { SegmentedControl, Text, TextInput } from "@mantine/core";
 import { IconSearch } from "@tabler/icons-react";
 import { useRef } from "react";
 import { Link } from "react-router";
-import { useMayTeach } from "../account/index.js";
 import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
-import { usePaths } from "../app/paths.js";
 import { useSearchKey } from "../app/reach.js";
 import { familyOf } from "../app/family.js";
 import { capital, FAMILY_NAMES } from "../app/words.js";
@@ -47,8 +45,6 @@ interface SkillListProps {
 
 /** Every skill of the catalogue, by strand or level, or by any of its names. */
 export function SkillList({ selected, words, arrangement, onSearch, onArrange, pathOf }: SkillListProps) {
-  const paths = usePaths();
-  const mayTeach = useMayTeach();
   const search = useRef<HTMLInputElement>(null);
   useSearchKey(search);
   const groups = arranged(words, arrangement);
@@ -74,11 +70,6 @@ export function SkillList({ selected, words, arrangement, onSearch, onArrange, p
         ]}
         onChange={(value) => onArrange(value === "level" ? "level" : "strand")}
       />
-      {mayTeach && (
-        <Button component={Link} to={paths.skill("new")} variant="default" fullWidth>
-          A new skill of your own
-        </Button>
-      )}
       {!shown && <Text>No skill is called “{words}”. Try another of its names, or fewer letters.</Text>}
       {[...groups].map(([name, skills]) => (
         <section key={name}>
