@@ -356,8 +356,13 @@ describe("what is taught changed while sets come in", () => {
 
 describe("what was kept, and a newer build", () => {
   it("teaches by what fits, says what does not, and takes the mending", async () => {
-    const id = ownId();
+    const [id, practised] = [ownId(), await server.addStudent("Bo", studioId)];
     await put(id, null, own());
+    const set = setOf(practised, { subject: id, side: "left" });
+    expect((await coach.post("/api/sets", { sets: [set] })).status).toBe(200);
+    const decision = { kind: "override", gate: { kind: "streak", count: 4 } } as const;
+    const gate = decisionOf(practised, { subject: id, side: "whole", decision });
+    expect((await coach.post("/api/decisions", { decisions: [gate] })).status).toBe(200);
     await put("skier", null, { kind: "changed", name: "slalom" });
     const broken = { ...own(), name: "slalom" };
     await server.sql(
@@ -372,7 +377,22 @@ describe("what was kept, and a newer build", () => {
     expect(view.leftOut).toEqual([{ skill: id, message: expect.stringMatching(/belongs to slalom/) }]);
     const student = await server.addStudent("Ada", studioId);
     expect((await standings(student)).some((one) => one.subject === id)).toBe(false);
+    // Whoever has done it is taught on, what they did of it is kept, and stands again once it is mended.
+    const pages = ["standings", "next", "plan?minutes=45", "load", "decisions"];
+    for (const page of [...pages.map((one) => `students/${practised}/${one}`), "students", "grid"]) {
+      expect([page, (await coach.get(`/api/${page}`)).status]).toEqual([page, 200]);
+    }
+    await rebuildAll(server.database);
+    const later = setOf(practised);
+    expect((await coach.post("/api/sets", { sets: [later] })).status).toBe(200);
+    const undo = decisionOf(practised, {
+      subject: id,
+      side: "left",
+      decision: { kind: "void", target: set.id },
+    });
+    expect([200, 422]).toContain((await coach.post("/api/decisions", { decisions: [undo] })).status);
     expect((await put(id, broken, own())).status).toBe(200);
+    expect((await standings(practised)).find((one) => one.subject === id)?.gate).toEqual(decision.gate);
     expect((await standings(student)).some((one) => one.subject === id)).toBe(true);
   });
 });

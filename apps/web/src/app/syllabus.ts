@@ -4,6 +4,7 @@ import {
   NO_OVERLAY,
   overlayGates,
   syllabusOf,
+  type Catalogue,
   type Gate,
   type SideName,
   type Side,
@@ -17,6 +18,11 @@ const SCHOOL = SCHOOLS["quick-frontier"];
 export const syllabus: () => Syllabus = ofCatalogue((of) =>
   syllabusOf({ catalogue: of, school: SCHOOL, overrides: [overlayGates(ownCatalogue() ?? NO_OVERLAY)] }),
 );
+
+/** The sides of a catalogue that is only looked at, and what they need. */
+export function syllabusIn(of: Catalogue): Syllabus {
+  return syllabusOf({ catalogue: of, school: SCHOOL });
+}
 
 /** A side with the gate that is in force for a student; null for one that the catalogue has not. */
 export function sideWithGate(

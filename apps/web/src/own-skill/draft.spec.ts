@@ -98,7 +98,7 @@ describe("what would come of it", () => {
     const open = (needs: string, known: readonly string[]) => {
       const preview = previewOf(ID, { ...entry, needs });
       if (!preview.ok) throw new Error("not ok");
-      return openTo(preview, (subject, side) => known.includes(`${subject} ${side}`));
+      return openTo(preview, ({ subject, side }) => known.includes(`${subject} ${side}`));
     };
     expect(open("", [])).toBe(true);
     expect(open("basic-bounce", [])).toBe(false);
@@ -108,6 +108,9 @@ describe("what would come of it", () => {
     expect(open("cross both", ["cross left", "cross right"])).toBe(true);
     expect(open("cross / skier", ["skier whole"])).toBe(true);
     expect(open("cross; skier", ["skier whole"])).toBe(false);
+    // All on one side of it: the left of one and the right of another open neither.
+    expect(open("cross; side-swing", ["cross left", "side-swing right"])).toBe(false);
+    expect(open("cross; side-swing other", ["cross left", "side-swing right"])).toBe(true);
   });
 });
 

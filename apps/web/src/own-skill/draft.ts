@@ -14,10 +14,11 @@ import {
   type Score,
   type Skill,
   type SkillClass,
+  type SubjectSide,
 } from "@mirrup/core";
 import { classOfScore, hasSides, proposedNeeds, type ProposalReason } from "@mirrup/core/combos";
 import { catalogue, ownCatalogue } from "../app/catalogue.js";
-import { syllabus } from "../app/syllabus.js";
+import { syllabus, syllabusIn } from "../app/syllabus.js";
 
 export type OwnEntry = Extract<OverlayEntry, { readonly kind: "own" }>;
 
@@ -152,17 +153,13 @@ export function needsIn(text: string): ReturnType<typeof parseNeeds> {
   }
 }
 
-/** Whose each of a skill's sides would be open today, of those whose statuses are known. */
+/** Whether a side of the skill is open to somebody, of whom it is known which sides they have. */
 export function openTo(
   { catalogue: of, skill }: Extract<Preview, { readonly ok: true }>,
-  isMet: (subject: string, side: "left" | "right" | "whole") => boolean,
+  isMet: (side: SubjectSide) => boolean,
 ): boolean {
-  return skill.needs.every(({ anyOf }) =>
-    anyOf.some((term) => {
-      const needed = skillOf(of, term.skill);
-      if (!needed.twoSided) return isMet(needed.id, "whole");
-      const [left, right] = [isMet(needed.id, "left"), isMet(needed.id, "right")];
-      return term.sides === "both" ? left && right : left || right;
-    }),
+  const sides = syllabusIn(of).sidesOf(skill.id);
+  return sides.some(({ needs }) =>
+    needs.every((ways) => ways.some((way) => way.every(({ of: asked }) => isMet(asked)))),
   );
 }

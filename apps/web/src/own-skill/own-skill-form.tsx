@@ -57,7 +57,7 @@ function Openers({ preview }: { readonly preview: Extract<Preview, { readonly ok
     [grid.data],
   );
   const open = students.filter(({ bySkill }) =>
-    openTo(preview, (subject, side) =>
+    openTo(preview, ({ subject, side }) =>
       (bySkill.get(subject) ?? []).some((one) => one.side === side && isMet(one.coded.status)),
     ),
   );
