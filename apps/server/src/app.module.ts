@@ -18,6 +18,7 @@ import { PeopleModule } from "./people/index.js";
 import { PresenceModule } from "./presence/index.js";
 import { PlansModule } from "./plans/index.js";
 import { ContractPipe } from "./problems/contract.pipe.js";
+import { ProgrammesModule } from "./programmes/index.js";
 import { ProblemFilter } from "./problems/problem.filter.js";
 import { SetsModule } from "./sets/index.js";
 import { StudentsModule } from "./students/index.js";
@@ -49,6 +50,7 @@ export class AppModule {
         SetsModule,
         LessonsModule,
         CombosModule,
+        ProgrammesModule,
         PlansModule,
         PresenceModule,
         HandleModule,

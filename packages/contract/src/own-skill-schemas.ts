@@ -1,14 +1,27 @@
-import { FAULT_CODES, SKILL_CLASSES, type OverlayEntry } from "@mirrup/core";
+import {
+  FAULT_CODES,
+  ITEM_SIDES,
+  PROGRAMME_LIMITS,
+  programmeSubject,
+  SKILL_CLASSES,
+  type OverlayEntry,
+  type OwnProgramme,
+  type ProgrammeHeading,
+  type ProgrammeItem,
+} from "@mirrup/core";
 import Joi from "joi";
 import {
   MOST_OWN_SKILLS,
   OWN_SKILL_LIMITS,
   type CatalogueView,
   type EditionView,
+  type ProgrammeProgress,
+  type ProgrammeProgressQuery,
   type SkillChange,
   type SkillChanges,
 } from "./own-skills.js";
-import { gate, instant, items, objects, subject, whole } from "./schema-parts.js";
+import type { ItemProgress, ItemSideProgress } from "@mirrup/core/teaching";
+import { gate, instant, items, localDay, objects, side, subject, uuid, whole } from "./schema-parts.js";
 
 const { name, others, cues, cue, look, needs, score } = OWN_SKILL_LIMITS;
 const words = (longest: number) => Joi.string().trim().min(1).max(longest);
@@ -40,7 +53,51 @@ const changedSkill = Joi.object({
   look: Joi.string().allow("").max(look),
   gate: gate.optional(),
 });
-export const overlayEntry = Joi.alternatives<OverlayEntry>().try(ownSkill, changedSkill);
+
+const programmeKey = () =>
+  Joi.string().custom((value: string, helpers) =>
+    programmeSubject(value)?.item === null
+      ? value
+      : helpers.message({ custom: "{{#label}} must name a programme" }),
+  );
+
+const programme = objects<OwnProgramme>({
+  kind: Joi.valid("programme").required(),
+  name: words(PROGRAMME_LIMITS.name).required(),
+  headings: Joi.array()
+    .items(
+      objects<ProgrammeHeading>({
+        title: Joi.string().trim().allow("").max(PROGRAMME_LIMITS.title).required(),
+        items: Joi.array()
+          .items(
+            objects<ProgrammeItem>({
+              skill: subject().required(),
+              side: Joi.valid(...ITEM_SIDES).required(),
+              ask: Joi.alternatives()
+                .try(Joi.object({ kind: Joi.valid("gate", "shown").required() }), gate)
+                .required(),
+              how: words(PROGRAMME_LIMITS.how),
+            }),
+          )
+          .max(PROGRAMME_LIMITS.items)
+          .required(),
+      }),
+    )
+    .max(PROGRAMME_LIMITS.headings)
+    .required(),
+  order: Joi.valid("fixed", "free").required(),
+  before: programmeKey().allow(null).required(),
+  allBut: whole().max(PROGRAMME_LIMITS.items).required(),
+  isEnded: Joi.valid(true),
+});
+/** By its kind, so that what is wrong is told of that kind. */
+export const overlayEntry: Joi.AlternativesSchema<OverlayEntry> =
+  Joi.alternatives<OverlayEntry>().conditional(".kind", {
+    switch: [
+      { is: "own", then: ownSkill },
+      { is: "programme", then: programme, otherwise: changedSkill },
+    ],
+  });
 
 export const skillChanges = objects<SkillChanges>({
   changes: Joi.array()
@@ -56,6 +113,37 @@ export const skillChanges = objects<SkillChanges>({
     .unique("subject")
     .required(),
 }).required();
+
+const progress = objects<ProgrammeProgress>({
+  studentId: uuid().required(),
+  name: Joi.string().required(),
+  items: Joi.array()
+    .items(
+      objects<ItemProgress>({
+        key: Joi.string().required(),
+        sides: Joi.array()
+          .items(
+            objects<ItemSideProgress>({
+              side: side().required(),
+              by: Joi.valid("record", "known", "hand").allow(null).required(),
+              on: localDay().allow(null).required(),
+            }),
+          )
+          .required(),
+        isDone: Joi.boolean().required(),
+      }),
+    )
+    .required(),
+  done: whole().required(),
+  asked: whole().required(),
+  isEnough: Joi.boolean().required(),
+  finishedOn: localDay().allow(null).required(),
+  hasFinishedBefore: Joi.boolean().required(),
+});
+export const programmeProgressReply = items(progress);
+export const programmeParam = programmeKey().required();
+export const programmeProgressQuery = objects<ProgrammeProgressQuery>({ group: uuid(), student: uuid() });
+
 export const editionParam = whole().min(1).required().prefs({ convert: true });
 
 export const catalogueReply = objects<CatalogueView>({

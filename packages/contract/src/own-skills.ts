@@ -1,7 +1,8 @@
 /** What a studio teaches otherwise than the catalogue that ships: asked, and answered. */
 import type { Overlay, OverlayEntry } from "@mirrup/core";
+import type { Progress } from "@mirrup/core/teaching";
 
-/** A change of one skill: what it was when it was looked at, and what it is to be; null for nothing of the studio's own. */
+/** A change of one skill or programme: what it was when it was looked at, and what it is to be; null for nothing of the studio's own. */
 export interface SkillChange {
   readonly subject: string;
   readonly was: OverlayEntry | null;
@@ -31,6 +32,20 @@ export interface EditionView {
   readonly at: string;
   /** Null once that person has left no account. */
   readonly by: string | null;
+}
+
+/** How far one student is with a programme. */
+export interface ProgrammeProgress extends Progress {
+  readonly studentId: string;
+  readonly name: string;
+  /** Whether the programme before it was finished; true where there is none. */
+  readonly hasFinishedBefore: boolean;
+}
+
+/** Of whom: a group, or one student; everybody who is not archived where neither is named. */
+export interface ProgrammeProgressQuery {
+  readonly group?: string;
+  readonly student?: string;
 }
 
 export const OWN_SKILL_LIMITS = {

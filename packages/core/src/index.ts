@@ -45,14 +45,33 @@ export {
   type ChangedSkill,
   type Overlay,
   type OverlayEntry,
+  type OwnProgramme,
   type OwnSkill,
+  type SkillOverlayEntry,
   type UsableCatalogue,
   type WrittenCatalogue,
   isOwnSkill,
   overlay,
   overlayGates,
+  programmesOf,
   usable,
 } from "./syllabus/overlay.js";
+export {
+  type Ask,
+  askedOfSet,
+  ITEM_SIDES,
+  itemKey,
+  itemsAsked,
+  type ItemSide,
+  itemSideNames,
+  itemSubject,
+  type Programme,
+  PROGRAMME_LIMITS,
+  type ProgrammeHeading,
+  programmeItems,
+  type ProgrammeItem,
+  programmeSubject,
+} from "./syllabus/programme.js";
 export { CAUTION_CODES, type CautionCode, cautionsOf } from "./syllabus/caution.js";
 export {
   DRILL_KINDS,

@@ -40,6 +40,7 @@ export { type MissMap, missMap } from "./record/miss-map.js";
 export { HANDBOOK_MODEL, type LearnerModel, type StoredModel, readModel } from "./record/model.js";
 export { neededDose } from "./record/passing.js";
 export { type StudentLog } from "./record/practice.js";
+export { drillsFor, reaches } from "./record/reaching.js";
 export { refit } from "./record/refit.js";
 export { type Review } from "./record/review.js";
 export {
@@ -61,6 +62,14 @@ export { type TriesLeft, triesTo } from "./record/tries.js";
 export { type FusedFirst } from "./next/fused.js";
 export { type Goal, type PathOptions, goalPath, goalSides } from "./next/goal-path.js";
 export { type NextDrill, type NextReason, type OnPath, type SideOrder, nextDrills } from "./next/next.js";
+export {
+  type ItemProgress,
+  type ItemSideProgress,
+  type Progress,
+  type ProgressContext,
+  goalsInForce,
+  progressOf,
+} from "./next/programme-progress.js";
 export { stageOf } from "./next/stage.js";
 export { type Together, usefulTogether } from "./next/together.js";
 export {

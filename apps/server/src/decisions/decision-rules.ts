@@ -1,8 +1,18 @@
 import type { DecisionRequest, ProblemError } from "@mirrup/contract";
-import { comboSubject, sidesOf, type Catalogue } from "@mirrup/core";
+import {
+  comboSubject,
+  itemKey,
+  itemSideNames,
+  programmeItems,
+  programmeSubject,
+  sidesOf,
+  type Catalogue,
+  type Programme,
+  type SideName,
+} from "@mirrup/core";
 import type { ComboPart } from "@mirrup/core/combos";
 import { isDeepStrictEqual } from "node:util";
-import { comboSubjectFault } from "../combos/index.js";
+import { comboSubjectFault, type SubjectFault } from "../combos/index.js";
 import { decisionRequestOf, type DecisionEntity } from "../log/index.js";
 
 export interface Refusal {
@@ -13,6 +23,8 @@ export interface Refusal {
 /** What the database knows that a batch of decisions asks about. */
 export interface DecisionKnowledge {
   readonly catalogue: Catalogue;
+  /** The studio's, by their key. */
+  readonly programmes: ReadonlyMap<string, Programme>;
   readonly students: ReadonlySet<string>;
   readonly deleted: ReadonlySet<string>;
   readonly stored: ReadonlyMap<string, DecisionEntity>;
@@ -38,6 +50,28 @@ export function sameDecision(one: DecisionRequest, other: DecisionRequest): bool
 export function isStored(request: DecisionRequest, knowledge: DecisionKnowledge): boolean {
   const stored = knowledge.stored.get(request.id);
   return stored !== undefined && sameDecision(request, decisionRequestOf(stored));
+}
+
+/**
+ * What is wrong with a subject of a programme; null for nothing. An item that is not asked any more is none: what a
+ * device had ticked before it heard of that is kept, and counts again if it is asked again.
+ */
+function programmeFault(
+  subject: string,
+  side: SideName,
+  programmes: ReadonlyMap<string, Programme>,
+): SubjectFault | null {
+  const about = programmeSubject(subject);
+  const programme = about === null ? undefined : programmes.get(about.programme);
+  if (about === null || programme === undefined) {
+    const message = "There is no such programme in the studio.";
+    return { field: "subject", code: "unknown-subject", message };
+  }
+  const items = programmeItems(programme).filter((item) => itemKey(item) === about.item);
+  const sides: readonly SideName[] = about.item === null ? ["whole"] : items.flatMap(itemSideNames);
+  if (sides.length === 0 || sides.includes(side)) return null;
+  const message = `This is done ${[...new Set(sides)].map((one) => `"${one}"`).join(" or ")}, not "${side}".`;
+  return { field: "side", code: "side-not-of-skill", message };
 }
 
 /** Everything that keeps one decision of a batch out of the log; empty when nothing does. */
@@ -67,6 +101,13 @@ export function refusalsOf(request: DecisionRequest, item: number, knowledge: De
     if (decision.kind === "override" || decision.kind === "place") {
       const message = "A combo has one gate for all and is not placed. Clear it, or reopen it.";
       refusals.push(refuse(422, "decision.kind", "not-of-combos", message));
+    }
+  } else if (programmeSubject(subject) !== null) {
+    const fault = programmeFault(subject, side, knowledge.programmes);
+    if (fault !== null) refusals.push(refuse(422, fault.field, fault.code, fault.message));
+    if (decision.kind !== "clear" && decision.kind !== "void") {
+      const message = "Of a programme one says by hand what is done, or takes that back.";
+      refusals.push(refuse(422, "decision.kind", "not-of-programmes", message));
     }
   } else if (skill === undefined) {
     const message = `"${subject}" is not a skill of the catalogue.`;

@@ -6,7 +6,7 @@ import type {
   DecisionView,
   LoggedDecision,
 } from "@mirrup/contract";
-import { sideKey, sidesOf, SideSet, skillOf, type SubjectSide } from "@mirrup/core";
+import { programmesOf, sideKey, sidesOf, SideSet, skillOf, type SubjectSide } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
@@ -198,6 +198,7 @@ export class DecisionsService {
     return {
       combos,
       catalogue: scope.catalogue,
+      programmes: programmesOf(scope.overlay),
       students: new Set(students.map((student) => student.id)),
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
       stored: new Map(stored.map((line) => [line.id, line])),

@@ -6,7 +6,7 @@ import { Asking, Reading, Within } from "../door/index.js";
 import type { Member, Scope } from "../database/scope.js";
 import { LessonsService } from "../lessons/index.js";
 import { loadsOf, proposalsOf, skillsReading, StandingsService } from "../standings/index.js";
-import { nextOptions, PairsService, StopsService, StudentsService } from "../students/index.js";
+import { goalsFor, nextOptions, PairsService, StopsService, StudentsService } from "../students/index.js";
 import { leftToday, ropeOf } from "./today.js";
 
 @Controller("lessons/:id/options")
@@ -45,8 +45,8 @@ export class ClassOptionsController {
       const reading = skillsReading(scope, student, facts.get(id));
       const options = classOptions({
         reading,
-        next: proposalsOf(reading, nextOptions(scope, student)),
-        underGoals: underGoals(reading.syllabus, student.goals),
+        next: proposalsOf(reading, nextOptions(scope, student, reading)),
+        underGoals: underGoals(reading.syllabus, goalsFor(scope, student, reading)),
         missing: new Set(missing),
       });
       const { isRestDay, ...left } = leftToday(scope, student, loads.get(id) ?? []);

@@ -46,7 +46,7 @@ export class StudentPlanController {
     const loads = await loadsOf(scope, [id]);
     return {
       reading,
-      next: proposalsOf(reading, nextOptions(scope, student)),
+      next: proposalsOf(reading, nextOptions(scope, student, reading)),
       minutes: query.minutes,
       energy: query.energy,
       hardSkill: hardSkillOf(scope, student),

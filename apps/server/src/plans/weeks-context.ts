@@ -13,7 +13,7 @@ import {
 } from "@mirrup/core/teaching";
 import type { Scope } from "../database/scope.js";
 import { RefusedFieldsProblem } from "../problems/problem.js";
-import type { StudentEntity } from "../students/index.js";
+import { goalsFor, type StudentEntity } from "../students/index.js";
 import { todayOf, weekStartsOn } from "./today.js";
 
 const MOST_DAYS = 2 * 366;
@@ -35,7 +35,7 @@ export function wayTo(
   goals: readonly Goal[],
 ): Pick<WeeksContext, "steps" | "tries"> {
   const fusedFirst = fusedFirstOf(student.settings, scope.studio.settings);
-  const { steps, tries } = goalPath(reading, goals, { fusedFirst });
+  const { steps, tries } = goalPath(reading, goalsFor(scope, student, reading, goals), { fusedFirst });
   return { steps, tries };
 }
 

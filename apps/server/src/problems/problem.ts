@@ -239,6 +239,14 @@ export class UnknownComboProblem extends ProblemException {
   }
 }
 
+export class UnknownProgrammeProblem extends ProblemException {
+  readonly code = "unknown-programme";
+  readonly status = 404;
+  constructor() {
+    super("There is no such programme in the studio. Look for it among the programmes.");
+  }
+}
+
 export class BadComboLinkProblem extends ProblemException {
   readonly code = "bad-combo-link";
   readonly status = 410;

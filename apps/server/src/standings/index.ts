@@ -3,7 +3,7 @@ export type { KeptFacts } from "./facts.js";
 export type { TouchedSide } from "./folded-row.js";
 export { readerFor, rulesHash, syllabusFor, todayIn, type Learner } from "./learner.js";
 export { addLoads, loadsOf } from "./lesson-loads.js";
-export type { LogRows } from "./log-lines.js";
+export { loggedSet, type LogRows } from "./log-lines.js";
 export { clearByHand, keepCleared, schoolDifference } from "./school-change.js";
 export { rebuildAll, refreshAll } from "./rebuild.js";
 export { refitAll } from "./refit.js";

@@ -17,14 +17,15 @@ const FRESH_MS = DAY_MS / 24;
 const MOST_KEPT = 20_000;
 
 /**
- * What glances were worked out from: the rules and the day, what was written of the student, and the facts by how
- * often they were written. Another of any of them is another glance.
+ * What glances were worked out from: the rules, the programmes and the day, what was written of the student, and the
+ * facts by how often they were written. Another of any of them is another glance.
  */
 function stampOf(scope: Scope, student: StudentEntity): string {
   const rules = rulesHash(scope, readerFor(scope, student));
   const { factsEdition, version } = student;
   const hour = Math.floor(scope.now.getTime() / FRESH_MS);
-  return [rules, factsEdition, version, scope.studio.version, todayIn(scope), hour].join(" ");
+  const { version: studioVersion, overlayId } = scope.studio;
+  return [rules, factsEdition, version, studioVersion, overlayId, todayIn(scope), hour].join(" ");
 }
 
 const keyOf = ({ studioId, id }: StudentEntity) => `${studioId} ${id}`;

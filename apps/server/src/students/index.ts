@@ -1,4 +1,5 @@
 export { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
+export { goalsFor } from "./goals.js";
 export { goalsOf } from "./readings.js";
 export { nextOptions } from "./roster.service.js";
 export { PairsService } from "./pairs.service.js";

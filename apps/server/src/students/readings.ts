@@ -1,6 +1,6 @@
 /** Views of a student's standings that are more than a list of them. */
 import type { PathView, SchoolReading } from "@mirrup/contract";
-import { SCHOOL_IDS, type SchoolId, type SubjectSide } from "@mirrup/core";
+import { programmesOf, SCHOOL_IDS, type SchoolId, type SubjectSide } from "@mirrup/core";
 import {
   goalPath,
   isMet,
@@ -12,12 +12,12 @@ import {
 import type { Scope } from "../database/scope.js";
 import { RefusedFieldsProblem } from "../problems/problem.js";
 
-/** Goals from an address, `cross:left`. Refuses those that name no skill. */
-export function goalsOf({ catalogue }: Scope, texts: readonly string[]): readonly Goal[] {
+/** Goals from an address, `cross:left`. Refuses those that name no skill and no programme. */
+export function goalsOf({ catalogue, overlay }: Scope, texts: readonly string[]): readonly Goal[] {
   return texts.map((text) => {
     const at = text.lastIndexOf(":");
     const goal = { subject: text.slice(0, at), side: text.slice(at + 1) as Goal["side"] };
-    if (catalogue.skills.has(goal.subject)) return goal;
+    if (catalogue.skills.has(goal.subject) || programmesOf(overlay).has(goal.subject)) return goal;
     const message = `"${goal.subject}" is not a skill of the catalogue. Choose one from the skill book.`;
     throw new RefusedFieldsProblem([{ field: "goal", code: "unknown-subject", message }]);
   });
@@ -25,8 +25,14 @@ export function goalsOf({ catalogue }: Scope, texts: readonly string[]): readonl
 
 const named = ({ subject, side }: SubjectSide): SubjectSide => ({ subject, side });
 
-export function pathOf(reading: Reading, goals: readonly Goal[], options: PathOptions): PathView {
-  const { steps, choices, tries } = goalPath(reading, goals, options);
+/** The way to some goals, told with those that were asked for. */
+export function pathOf(
+  reading: Reading,
+  goals: readonly Goal[],
+  inForce: readonly Goal[],
+  options: PathOptions,
+): PathView {
+  const { steps, choices, tries } = goalPath(reading, inForce, options);
   return {
     goals,
     steps: steps.map(({ of, ...step }) => ({ ...named(of), ...step })),

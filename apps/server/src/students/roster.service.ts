@@ -15,6 +15,7 @@ import {
   type NextOptions,
 } from "../standings/index.js";
 import { UnknownStudentProblem } from "../problems/problem.js";
+import { goalsFor } from "./goals.js";
 import { Glances, type Glance } from "./glances.js";
 import { leadingSide, type StudentEntity } from "./student.entity.js";
 import { ropeMisfitOf } from "./rope.js";
@@ -22,10 +23,10 @@ import { StopsService } from "./stops.service.js";
 import { StudentsService } from "./students.service.js";
 
 /** What of a student and the studio decides the order of the proposals. */
-export function nextOptions(scope: Scope, student: StudentEntity): NextOptions {
+export function nextOptions(scope: Scope, student: StudentEntity, reading: Reading): NextOptions {
   return {
     leadingSide: leadingSide(student),
-    goals: student.goals,
+    goals: goalsFor(scope, student, reading),
     settings: [student.settings, scope.studio.settings],
   };
 }
@@ -96,7 +97,7 @@ function glanceOf(scope: Scope, student: StudentEntity, facts: KeptFacts | undef
   const reading: Reading = skillsReading(scope, student, facts);
   const { standings } = reading;
   const last = Math.max(0, ...standings.map((one) => one.facts.lastAt ?? 0));
-  const [next] = proposalsOf(reading, nextOptions(scope, student));
+  const [next] = proposalsOf(reading, nextOptions(scope, student, reading));
   return {
     level: levelOf(reading),
     stuck: standings.filter((one) => one.isStuck).length,

@@ -28,6 +28,7 @@ import { Controller, Get, Param, Query } from "@nestjs/common";
 import { Reading, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
 import { StandingsService } from "../standings/index.js";
+import { goalsFor } from "./goals.js";
 import { goalsOf, pathOf, schoolsOf } from "./readings.js";
 import { StudentReadings } from "./student-readings.service.js";
 import { StudentsService } from "./students.service.js";
@@ -99,7 +100,8 @@ export class StandingsController {
     const student = await this.students.getOrThrow(scope, id);
     const reading = await this.standings.readingOf(scope, student);
     const goals = goal === undefined ? student.goals : goalsOf(scope, [goal].flat());
-    return pathOf(reading, goals, { fusedFirst: fusedFirstOf(student.settings, scope.studio.settings) });
+    const fusedFirst = fusedFirstOf(student.settings, scope.studio.settings);
+    return pathOf(reading, goals, goalsFor(scope, student, reading, goals), { fusedFirst });
   }
 
   @Get("sets")

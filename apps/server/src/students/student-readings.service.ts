@@ -28,7 +28,7 @@ function ladderIn(reading: Reading, { subject, side }: SubjectSide): readonly Ru
 }
 
 function proposed(scope: Scope, student: StudentEntity, reading: Reading): readonly NextItem[] {
-  return proposalsOf(reading, nextOptions(scope, student)).map(nextItem);
+  return proposalsOf(reading, nextOptions(scope, student, reading)).map(nextItem);
 }
 
 /** What is read of one student beside the floor, piece by piece and all at once. */

@@ -1,4 +1,5 @@
 import type { ProblemError, StudentProfile } from "@mirrup/contract";
+import type { Programme } from "@mirrup/core";
 import { goalSides, isMet, standingOf, type Reading } from "@mirrup/core/teaching";
 
 /** What a profile may not say, though each field by itself fits. `today` is the studio's day. */
@@ -6,6 +7,7 @@ export function profileErrors(
   profile: Partial<StudentProfile>,
   today: string,
   reading: Reading,
+  programmes: ReadonlyMap<string, Programme>,
 ): ProblemError[] {
   const errors: ProblemError[] = [];
   const year = Number(today.slice(0, 4));
@@ -15,6 +17,13 @@ export function profileErrors(
   }
   profile.goals?.forEach((goal, place) => {
     const field = `goals[${place}]`;
+    const programme = programmes.get(goal.subject);
+    if (programme !== undefined) {
+      if (reading.factsOf({ subject: goal.subject, side: "whole" })?.cleared == null) return;
+      const message = `${programme.name} is finished already. Choose a goal further on.`;
+      errors.push({ field, code: "goal-cleared", message });
+      return;
+    }
     const skill = reading.syllabus.catalogue.skills.get(goal.subject);
     if (skill === undefined) {
       const message = `"${goal.subject}" is not a skill of the catalogue. Choose one from the skill book.`;

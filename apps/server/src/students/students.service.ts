@@ -1,5 +1,5 @@
 import type { NewStudent, StudentChange, StudentDetail, StudentProfile } from "@mirrup/contract";
-import { localDate } from "@mirrup/core";
+import { localDate, programmesOf } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
@@ -126,7 +126,7 @@ export class StudentsService {
     const today = localDate(scope.now.getTime(), scope.studio.timeZone);
     const blank = skillsReading(scope, NEW_STUDENT);
     const errors = profiles.flatMap((profile, item) =>
-      profileErrors(profile, today, blank).map((error) =>
+      profileErrors(profile, today, blank, programmesOf(scope.overlay)).map((error) =>
         profiles.length === 1 ? error : { item, ...error },
       ),
     );
@@ -162,7 +162,8 @@ export class StudentsService {
     const goals = profile.goals?.filter((goal) => !student.goals.some((old) => sameGoal(old, goal)));
     const reading =
       goals === undefined ? skillsReading(scope, student) : await this.standings.readingOf(scope, student);
-    const errors = profileErrors({ ...profile, ...(goals === undefined ? {} : { goals }) }, today, reading);
+    const written = { ...profile, ...(goals === undefined ? {} : { goals }) };
+    const errors = profileErrors(written, today, reading, programmesOf(scope.overlay));
     if (errors.length > 0) throw new RefusedFieldsProblem(errors);
     const archivedAt =
       archived === undefined ? student.archivedAt : archived ? (student.archivedAt ?? scope.now) : null;

@@ -6,7 +6,14 @@ import {
   type SkillChange,
   type SkillChanges,
 } from "@mirrup/contract";
-import { isOwnSkill, type CatalogueFault, type Overlay, type OverlayEntry } from "@mirrup/core";
+import {
+  isOwnSkill,
+  programmesOf,
+  programmeSubject,
+  type CatalogueFault,
+  type Overlay,
+  type OverlayEntry,
+} from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { isDeepStrictEqual } from "node:util";
 import { In } from "typeorm";
@@ -36,7 +43,13 @@ const FIELDS: Readonly<Record<CatalogueFault["code"], string>> = {
   "strand-order": "is.strand",
   ladder: "is.class",
   role: "subject",
+  programme: "is",
 };
+
+/** Where of a change it is that something is wrong. */
+function fieldOf({ code, place }: CatalogueFault): string {
+  return place === undefined ? FIELDS[code] : `is.headings[${place.heading}].items[${place.item}]`;
+}
 
 function refuse(place: number, field: string, code: string, message: string): never {
   throw new RefusedFieldsProblem([{ field: `changes[${place}].${field}`, code, message }]);
@@ -48,6 +61,16 @@ function meant(entry: OverlayEntry | null): OverlayEntry | null {
 }
 
 function checkKind({ subject, is }: SkillChange, place: number): void {
+  const isProgramme = programmeSubject(subject)?.item === null;
+  if (isProgramme) {
+    if (is === null || is.kind === "programme") return;
+    refuse(
+      place,
+      "is.kind",
+      "other-kind",
+      "A programme stays one. Make a skill of your own under its own id.",
+    );
+  }
   if (!isOwnSkill(subject) && !CATALOGUE.skills.has(subject)) {
     refuse(place, "subject", "unknown-subject", `"${subject}" is not a skill of the catalogue.`);
   }
@@ -56,9 +79,18 @@ function checkKind({ subject, is }: SkillChange, place: number): void {
   refuse(place, "is.kind", "other-kind", message);
 }
 
-/** Whether a change takes a skill, or its sides, from under what is written down of it. */
-function losesSides({ was, is }: SkillChange): boolean {
+/** Whether a change takes a skill, its sides or a programme from under what is written down of it. */
+function isLost({ was, is }: SkillChange): boolean {
+  if (was?.kind === "programme") return is === null;
   return was?.kind === "own" && (is?.kind !== "own" || is.sides !== was.sides);
+}
+
+/** What it is called, as the studio has it. */
+function nameIn(
+  { catalogue, overlay }: Pick<Scope, "catalogue" | "overlay">,
+  subject: string,
+): string | null {
+  return catalogue.skills.get(subject)?.name ?? programmesOf(overlay).get(subject)?.name ?? null;
 }
 
 /** The entries as they are once changes are made. */
@@ -105,26 +137,26 @@ export class OwnSkillsService {
         0,
         "subject",
         "too-many",
-        `A studio has at most ${MOST_OWN_SKILLS} skills and names of its own.`,
+        `A studio has at most ${MOST_OWN_SKILLS} skills, names and programmes of its own.`,
       );
     }
     const result = catalogueWith(changed);
     if (!result.ok) {
       throw new RefusedFieldsProblem(
-        result.faults.map(({ code, skill, message }) => {
+        result.faults.map((fault) => {
           const place = Math.max(
             0,
-            all.findIndex(({ subject }) => subject === skill),
+            all.findIndex(({ subject }) => subject === fault.skill),
           );
-          return { field: `changes[${place}].${FIELDS[code]}`, code, message };
+          return { field: `changes[${place}].${fieldOf(fault)}`, code: fault.code, message: fault.message };
         }),
       );
     }
-    await this.checkUnused(scope, changes.filter(losesSides));
+    await this.checkUnused(scope, changes.filter(isLost));
     const subjects = changes.map(({ subject }) => subject);
     await this.store(scope, changed, subjects);
     const [first = ""] = subjects;
-    const name = (result.catalogue.skills.get(first) ?? scope.catalogue.skills.get(first))?.name ?? first;
+    const name = nameIn({ ...result, overlay: changed }, first) ?? nameIn(scope, first) ?? first;
     const about = subjects.length === 1 ? name : `${name} and ${subjects.length - 1} more`;
     await this.audit.note(scope, "changed-skills", { about });
     return this.view({ overlay: changed, leftOut: [] });
@@ -162,15 +194,16 @@ export class OwnSkillsService {
     }));
   }
 
-  /** A skill with a record keeps it, and so stays with its sides: it can be renamed, and nobody has to be taught it. */
-  private async checkUnused(
-    { manager, studio, catalogue }: Scope,
-    changes: readonly SkillChange[],
-  ): Promise<void> {
-    for (const { subject, is } of changes) {
+  /**
+   * A skill or programme with a record keeps it, and so stays, a skill with its sides: it can be renamed, or ended, and
+   * nobody has to be taught it.
+   */
+  private async checkUnused(scope: Scope, changes: readonly SkillChange[]): Promise<void> {
+    const { manager, studio } = scope;
+    for (const { subject, was, is } of changes) {
       const [{ used }] = await manager.query<[{ used: boolean }]>(
         `SELECT EXISTS (SELECT FROM practice_set WHERE studio_id = $1 AND subject = $2)
-             OR EXISTS (SELECT FROM decision WHERE studio_id = $1 AND subject = $2)
+             OR EXISTS (SELECT FROM decision WHERE studio_id = $1 AND (subject = $2 OR subject LIKE $2 || '#%'))
              OR EXISTS (SELECT FROM student WHERE studio_id = $1 AND goals @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
              OR EXISTS (SELECT FROM combo WHERE studio_id = $1 AND parts @> jsonb_build_array(jsonb_build_object('subject', $2::text)))
              OR EXISTS (SELECT FROM lesson WHERE studio_id = $1 AND strpos(plan::text, $2) > 0)
@@ -178,7 +211,11 @@ export class OwnSkillsService {
         [studio.id, subject],
       );
       if (!used) continue;
-      const name = catalogue.skills.get(subject)?.name ?? "This skill";
+      if (was?.kind === "programme") {
+        const message = `Somebody has done something of ${was.name}, or has it as a goal, and it stays there. End it, or leave it.`;
+        refuse(0, "subject", "in-use", message);
+      }
+      const name = nameIn(scope, subject) ?? "This skill";
       const stays =
         is === null ? "stays there. Rename it, or leave it." : "keeps its sides. Make another skill of it.";
       refuse(

@@ -1,6 +1,14 @@
 /** What is taught in the studio that this tab is in: the catalogue that ships with what the studio has of its own. */
 import { CATALOGUE, catalogueInUse } from "@mirrup/catalogue";
-import type { Catalogue, Overlay } from "@mirrup/core";
+import {
+  programmesOf,
+  type Catalogue,
+  type Overlay,
+  type OwnProgramme,
+  type SkillOverlayEntry,
+} from "@mirrup/core";
+
+const NONE: ReadonlyMap<string, OwnProgramme> = new Map();
 
 let taught: { readonly own: Overlay | null; readonly catalogue: Catalogue } = {
   own: null,
@@ -15,6 +23,17 @@ export function catalogue(): Catalogue {
 /** What of it is the studio's own, for a worker, which begins with what ships. */
 export function ownCatalogue(): Overlay | null {
   return taught.own;
+}
+
+/** What the studio says of a skill otherwise, or a skill of its own; null for nothing. */
+export function ownWayOf(id: string): SkillOverlayEntry | null {
+  const entry = taught.own?.entries[id];
+  return entry === undefined || entry.kind === "programme" ? null : entry;
+}
+
+/** The studio's programmes by their key. */
+export function programmes(): ReadonlyMap<string, OwnProgramme> {
+  return taught.own === null ? NONE : programmesOf(taught.own);
 }
 
 /** Has the tab teach by a studio's own; by what ships alone where that is not known. */

@@ -5,7 +5,7 @@ import { useForm } from "@mantine/form";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { useMayTeach } from "../account/index.js";
-import { ownCatalogue } from "../app/catalogue.js";
+import { ownWayOf } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
 import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
@@ -15,10 +15,6 @@ import { OwnGate } from "./own-gate.js";
 import { OwnSkillForm } from "./own-skill-form.js";
 import classes from "./own-skill.module.css";
 import { useSkillChange } from "./use-skill-change.js";
-
-function entryOf(id: string): OverlayEntry | null {
-  return ownCatalogue()?.entries[id] ?? null;
-}
 
 interface OurTexts {
   readonly name: string;
@@ -52,7 +48,7 @@ interface ShippedFormProps {
 
 /** A skill that ships as the studio has it: what it is called, what it needs, what is said, what clears it. */
 function ShippedForm({ skill, onLeave }: ShippedFormProps) {
-  const was = entryOf(skill.id);
+  const was = ownWayOf(skill.id);
   const shipped = CATALOGUE.skills.get(skill.id) ?? skill;
   const usual = textsOf(shipped, null);
   const [opened] = useState(() => ({ values: textsOf(skill, was?.gate ?? null), about: {} }));
@@ -157,7 +153,7 @@ export function OurWay({ skill, isOpen, onOpen }: OurWayProps) {
   const paths = usePaths();
   const navigate = useNavigate();
   const removal = useSkillChange(() => void navigate(paths.skills));
-  const entry = entryOf(skill.id);
+  const entry = ownWayOf(skill.id);
   const isOwn = isOwnSkill(skill.id);
   const leave = () => onOpen(false);
   if (isOpen) {

@@ -42,7 +42,8 @@ const FIELD_OF: Readonly<Record<CatalogueFault["code"], keyof Draft>> = {
     "sides-of-need": "needs",
     cycle: "needs",
   },
-  ...{ "strand-order": "strand", ladder: "class" },
+  // A programme asks for a side that the skill would not have any more.
+  ...{ "strand-order": "strand", ladder: "class", programme: "sides" },
 };
 
 function faultsByField(faults: readonly CatalogueFault[]): Partial<Record<keyof Draft, string>> {

@@ -14,7 +14,7 @@ import {
 import { Accordion, Table } from "@mantine/core";
 import { IconAlertTriangle } from "@tabler/icons-react";
 import { Link } from "react-router";
-import { catalogue, ownCatalogue } from "../app/catalogue.js";
+import { catalogue, ownWayOf } from "../app/catalogue.js";
 import { drillOfWords, drillWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
 import { syllabus } from "../app/syllabus.js";
@@ -142,7 +142,7 @@ export function LadderTable({ skill, side }: { readonly skill: Skill; readonly s
 
 /** The gate under each school. */
 export function Gates({ skill }: { readonly skill: Skill }) {
-  const own = ownCatalogue()?.entries[skill.id]?.gate;
+  const own = ownWayOf(skill.id)?.gate;
   return (
     <section>
       <h3>Gate{skill.twoSided ? ", each side" : ""}</h3>

@@ -11,6 +11,7 @@ import {
   localDate,
   passOf,
   sideKey,
+  SideMap,
   DRILL_ROWS,
   type Drill,
   type Lines,
@@ -18,6 +19,7 @@ import {
   type LoggedSet,
   type PlacementAnswer,
   type Side,
+  type SubjectSide,
   type Syllabus,
 } from "@mirrup/core";
 import {
@@ -136,7 +138,7 @@ function firstGoAtTop(drill: Drill, taps: readonly Tap[]): boolean {
 
 /** One student who is coached: the record so far, and what it has cost. */
 export class CoachedStudent {
-  readonly facts = new Map<Side, SideFacts>();
+  readonly facts = new SideMap<SideFacts>();
   private readonly sets: LoggedSet[] = [];
   private readonly decisions: LoggedDecision[] = [];
   readonly said: Said[] = [];
@@ -171,7 +173,7 @@ export class CoachedStudent {
   get reading(): Reading {
     const { syllabus, model } = this.coaching;
     const { now } = this;
-    const factsOf = (side: Side) => this.facts.get(side);
+    const factsOf = (side: SubjectSide) => this.facts.get(side);
     return readingOf({ syllabus, model, now, today: localDate(now, "UTC"), factsOf });
   }
 

@@ -7,6 +7,7 @@ import { type Lines, type LoggedDecision, type LoggedSet } from "../log/line.js"
 import type { SideName } from "../sides.js";
 import { DRILL_ROWS, drillKey, parseDrill, type Drill } from "../syllabus/drill.js";
 import type { Gate } from "../syllabus/gates.js";
+import { programmeSubject } from "../syllabus/programme.js";
 import type { SubjectSide } from "../syllabus/roles.js";
 import type { Syllabus } from "../syllabus/syllabus.js";
 import { baseTestPassed, isOfBaseTest } from "./base-test.js";
@@ -18,7 +19,10 @@ import type { LearnerModel } from "./model.js";
 /** Four whole ones of five, out of a bounce and back into one: what clears a combo on each side. */
 export const COMBO_GATE = { kind: "clean", clean: 4, of: 5 } as const satisfies Gate;
 
-/** Whose facts an entry belongs to: a side of a skill, the base test, a combo or a link of one. */
+/** A programme, and an item of one that was ticked: done once it was said to be. */
+const SAID_GATE = { kind: "clean", clean: 1, of: 1 } as const satisfies Gate;
+
+/** Whose facts an entry belongs to: a side of a skill, the base test, a combo or a link of one, a programme. */
 export interface Owner extends SubjectSide, Judged {}
 
 export interface OwnedEntry {
@@ -43,7 +47,10 @@ function holdsCombo({ kind }: Drill): boolean {
 
 /** Whose facts a subject and side are, as it is taught; null for what the catalogue has not. */
 export function ownerOf(subject: string, side: SideName, syllabus: Syllabus): Owner | null {
-  return comboSubject(subject) === null ? syllabus.find(subject, side) : comboOwner(subject, side);
+  if (comboSubject(subject) !== null) return comboOwner(subject, side);
+  if (programmeSubject(subject) !== null)
+    return { subject, side, gate: SAID_GATE, gateStreak: SAID_GATE.clean };
+  return syllabus.find(subject, side);
 }
 
 function setEntry(

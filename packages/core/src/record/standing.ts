@@ -6,6 +6,7 @@ import { cellOf } from "../grid.js";
 import type { Instant, LocalDate } from "../instant.js";
 import type { SideName } from "../sides.js";
 import { gateTarget, type Gate } from "../syllabus/gates.js";
+import type { SubjectSide } from "../syllabus/roles.js";
 import type { Side, Way } from "../syllabus/side.js";
 import type { Syllabus } from "../syllabus/syllabus.js";
 import { beliefOf } from "./belief.js";
@@ -52,12 +53,11 @@ export interface Reading {
   /** By the sides' places. */
   readonly standings: readonly Standing[];
   readonly baseTest: Standing | null;
+  /** The facts that are kept of a subject's side, of what is no skill too; undefined where nothing happened. */
+  readonly factsOf: (side: SubjectSide) => SideFacts | undefined;
 }
 
-export interface ReadingOptions extends Pick<Reading, "syllabus" | "model" | "now" | "today"> {
-  /** The facts that are kept of a side; undefined where nothing happened. */
-  readonly factsOf: (side: Side) => SideFacts | undefined;
-}
+export type ReadingOptions = Pick<Reading, "syllabus" | "model" | "now" | "today" | "factsOf">;
 
 /** The standing of a side. Throws a `RangeError` for a side of another syllabus. */
 export function standingOf(
@@ -226,7 +226,7 @@ export function readingOf({ syllabus, model, now, today, factsOf }: ReadingOptio
     return { of, status, facts: own, belief, unmet, isStuck: status === "working" && isStuck(own) };
   };
   return {
-    ...{ syllabus, model, now, today },
+    ...{ syllabus, model, now, today, factsOf },
     standings: syllabus.sides.map(read),
     baseTest: baseTest === null ? null : read(baseTest),
   };

@@ -86,12 +86,16 @@ export type CatalogueFaultCode =
   | "cycle"
   | "strand-order"
   | "ladder"
-  | "role";
+  | "role"
+  | "programme";
 
 export interface CatalogueFault {
   readonly code: CatalogueFaultCode;
+  /** The skill's id, or the programme's key. */
   readonly skill: string;
   readonly message: string;
+  /** Where in a programme it is, from 0. */
+  readonly place?: { readonly heading: number; readonly item: number };
 }
 
 export type CatalogueResult =

@@ -14,6 +14,9 @@ import {
 } from "./catalogue.js";
 import type { Gate, GateOverrides } from "./gates.js";
 import { parseNeeds } from "./needs.js";
+import { programmeSubject } from "./programme.js";
+import { programmeFaults } from "./programme-faults.js";
+import type { Programme } from "./programme.js";
 
 /** A skill of the studio's own, on a strand of the catalogue's. Its id is permanent and begins with `own:`. */
 export interface OwnSkill extends Omit<SkillEntry, "id" | "shared" | "forms"> {
@@ -28,13 +31,21 @@ export interface ChangedSkill extends Partial<Pick<OwnSkill, "needs" | "cues" | 
   readonly name?: string;
 }
 
-export type OverlayEntry =
+export type SkillOverlayEntry =
   ({ readonly kind: "own" } & OwnSkill) | ({ readonly kind: "changed" } & ChangedSkill);
+
+export interface OwnProgramme extends Programme {
+  readonly kind: "programme";
+  /** It is not worked at any more; who finished it has finished it. */
+  readonly isEnded?: boolean;
+}
+
+export type OverlayEntry = SkillOverlayEntry | OwnProgramme;
 
 export interface Overlay {
   /** Counts the changes. */
   readonly edition: number;
-  /** By the skill's id. */
+  /** By the skill's id, or the programme's key. */
   readonly entries: Readonly<Record<string, OverlayEntry>>;
 }
 
@@ -45,6 +56,13 @@ const OWN = /^own:[\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12}$/;
 /** Whether an id is one of a studio's own skill. */
 export function isOwnSkill(id: string): boolean {
   return OWN.test(id);
+}
+
+/** A studio's programmes by their key, `programme:<uuid>`. */
+export function programmesOf({ entries }: Overlay): ReadonlyMap<string, OwnProgramme> {
+  return new Map(
+    Object.entries(entries).flatMap(([key, entry]) => (entry.kind === "programme" ? [[key, entry]] : [])),
+  );
 }
 
 /** A catalogue as it is written: all that an overlay is laid over. */
@@ -110,6 +128,11 @@ function overlaid(strands: readonly StrandEntry[], { entries }: Overlay): readon
 function strayFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readonly CatalogueFault[] {
   const skills = new Set(strands.flatMap((strand) => strand.skills.map(({ id }) => id)));
   return Object.entries(entries).flatMap(([skill, entry]): CatalogueFault[] => {
+    if (entry.kind === "programme") {
+      if (programmeSubject(skill)?.item === null) return [];
+      const message = `"${skill}" is no id of a programme.`;
+      return [{ code: "duplicate-id", skill, message }];
+    }
     if (entry.kind === "own") {
       if (!isOwnSkill(skill)) {
         const message = `"${skill}" is no id of a skill of the studio's own.`;
@@ -136,6 +159,7 @@ function nameFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readon
     ),
   );
   return Object.entries(entries).flatMap(([skill, entry]): CatalogueFault[] => {
+    if (entry.kind === "programme") return [];
     const names = [entry.name ?? [], entry.kind === "own" ? (entry.also ?? []) : []].flat();
     const takenFrom = (one: string) => {
       const owner = owners.get(plainName(one));
@@ -150,9 +174,24 @@ function nameFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readon
   });
 }
 
+/** What is wrong with the studio's programmes, by what is taught. */
+function programmesFaults(catalogue: Catalogue, own: Overlay): readonly CatalogueFault[] {
+  const programmes = programmesOf(own);
+  return [...programmes].flatMap(([skill, programme]) =>
+    programmeFaults(catalogue, skill, programme, programmes).map(
+      ({ heading, item, message }): CatalogueFault => ({
+        ...{ code: "programme", skill, message: `${programme.name}: ${message}` },
+        ...(heading === null || item === null ? {} : { place: { heading, item } }),
+      }),
+    ),
+  );
+}
+
 /** The gates that the studio sets of its own, in whatever school. */
 export function overlayGates({ entries }: Overlay): GateOverrides {
-  const gates = Object.entries(entries).flatMap(([id, { gate }]) => (gate === undefined ? [] : [[id, gate]]));
+  const gates = Object.entries(entries).flatMap(([id, entry]) =>
+    entry.kind === "programme" || entry.gate === undefined ? [] : [[id, entry.gate]],
+  );
   return { skills: Object.fromEntries(gates) as Readonly<Record<string, Gate>> };
 }
 
@@ -162,7 +201,10 @@ export function overlay(written: WrittenCatalogue, own: Overlay): CatalogueResul
   if (stray.length > 0) return { ok: false, faults: stray };
   const { strands, version, craft } = written;
   const edition = own.edition === 0 ? version : `${version}+${own.edition}`;
-  return buildCatalogue(overlaid(strands, own), edition, craft);
+  const built = buildCatalogue(overlaid(strands, own), edition, craft);
+  if (!built.ok) return built;
+  const faults = programmesFaults(built.catalogue, own);
+  return faults.length > 0 ? { ok: false, faults } : built;
 }
 
 export interface UsableCatalogue {

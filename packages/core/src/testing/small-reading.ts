@@ -8,6 +8,7 @@ import type { LoggedDecision, LoggedSet } from "../log/line.js";
 import type { SideName } from "../sides.js";
 import type { Catalogue } from "../syllabus/catalogue.js";
 import type { School } from "../syllabus/gates.js";
+import { SideMap } from "../syllabus/side-map.js";
 import { sideOf, syllabusOf, type Syllabus } from "../syllabus/syllabus.js";
 import { FIVE_IN_A_ROW } from "./small-catalogue.js";
 
@@ -34,7 +35,7 @@ export interface ReadingOptions {
 }
 
 export function readingFrom(syllabus: Syllabus, known: readonly Known[], today: LocalDate = TODAY): Reading {
-  const facts = new Map(
+  const facts = new SideMap(
     known.map(([subject, side, own]) => [
       sideOf(syllabus, subject, side),
       typeof own === "number" ? best(own) : { ...NO_FACTS, ...own },
@@ -67,9 +68,7 @@ export function readingOfLog(
   { decisions = [], today = TODAY, now = NOW }: LogOptions = {},
 ): Reading {
   const folded = foldLines({ sets, decisions }, { syllabus, model: HANDBOOK_MODEL });
-  const facts = new Map(
-    folded.map(({ owner, facts: own }) => [syllabus.find(owner.subject, owner.side), own]),
-  );
+  const facts = new SideMap(folded.map(({ owner, facts: own }) => [owner, own]));
   return readingOf({ syllabus, model: HANDBOOK_MODEL, now, today, factsOf: (side) => facts.get(side) });
 }
 

@@ -1,0 +1,1 @@
+export { ProgrammesModule } from "./programmes.module.js";
