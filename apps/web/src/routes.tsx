@@ -174,6 +174,24 @@ export const router = createBrowserRouter([
                     ],
                   },
                   {
+                    path: "programmes",
+                    lazy: async () => ({
+                      Component: (await import("./programmes/programmes-page.js")).ProgrammesPage,
+                    }),
+                  },
+                  {
+                    path: "programmes/:programmeId/certificates/:groupId?",
+                    lazy: async () => ({
+                      Component: (await import("./programmes/certificates-page.js")).CertificatesPage,
+                    }),
+                  },
+                  {
+                    path: "programmes/:programmeId/:groupId?",
+                    lazy: async () => ({
+                      Component: (await import("./programmes/programme-page.js")).ProgrammePage,
+                    }),
+                  },
+                  {
                     path: "skills/:skillId?",
                     lazy: async () => ({
                       Component: (await import("./skill-book/skill-book-page.js")).SkillBookPage,

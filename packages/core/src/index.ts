@@ -56,6 +56,7 @@ export {
   programmesOf,
   usable,
 } from "./syllabus/overlay.js";
+export { type ProgrammeFault, programmeFaults } from "./syllabus/programme-faults.js";
 export {
   type Ask,
   askedOfSet,
@@ -71,6 +72,7 @@ export {
   programmeItems,
   type ProgrammeItem,
   programmeSubject,
+  skillOfItem,
 } from "./syllabus/programme.js";
 export { CAUTION_CODES, type CautionCode, cautionsOf } from "./syllabus/caution.js";
 export {

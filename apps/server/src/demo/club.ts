@@ -1,5 +1,6 @@
 import type { Role, StudentProfile } from "@mirrup/contract";
 import type { SchoolId } from "@mirrup/core";
+import { FIRST_PROGRAMME } from "./programmes.js";
 
 /**
  * The demo club: an invented hall with invented students. A record line is a skill and the best
@@ -67,6 +68,7 @@ export const DEMO_CLUB: DemoClub = {
     },
     {
       name: "Dag Ellerby",
+      profile: { goals: [{ subject: FIRST_PROGRAMME, side: "whole" }] },
       strongerSide: "right",
       weeks: 2,
       lessonsAWeek: 1,

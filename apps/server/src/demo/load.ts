@@ -13,8 +13,10 @@ import { SetsService } from "../sets/index.js";
 import { RememberedFacts, StandingsService } from "../standings/index.js";
 import { NEW_STUDENT, StudentEntity } from "../students/index.js";
 import { NEW_STUDIO, StudioEntity } from "../studios/index.js";
+import { OverlayEntity } from "../studios/overlay.entity.js";
 import { comboHistory, DEMO_COMBOS } from "./combos.js";
 import { DEMO_CLUB, DEMO_GROUPS, DEMO_PASSWORD, DEMO_PEOPLE, type DemoClub } from "./club.js";
+import { DEMO_PROGRAMMES } from "./programmes.js";
 import { demoId, historyOf, simulatedHistoryOf } from "./history.js";
 
 /**
@@ -29,6 +31,7 @@ export async function loadDemo(database: DataSource, now: Date): Promise<boolean
     const studio: StudioEntity = { ...NEW_STUDIO, id, name, timeZone, school, isDemo: true, createdAt: now };
     await manager.insert(StudioEntity, studio);
     await addPeople(manager, studio.id, now);
+    await addProgrammes(manager, studio.id, now);
     const scope = await scopeIn(manager, { studio, personId: null, now });
     await addCombos(scope);
     await addStudents(scope);
@@ -63,6 +66,16 @@ async function addStudents(scope: Scope): Promise<void> {
     if (history.length > 0) await sets.log(scope, { sets: history });
   }
   await sets.log(scope, { sets: comboHistory(now) });
+}
+
+/** What the studio has of its own, as the first edition of it. */
+async function addProgrammes(manager: EntityManager, studioId: string, madeAt: Date): Promise<void> {
+  const id = demoId("programmes");
+  await manager.insert(OverlayEntity, {
+    ...{ studioId, id, edition: 1, entries: DEMO_PROGRAMMES, personId: null, madeAt },
+    subjects: Object.keys(DEMO_PROGRAMMES),
+  });
+  await manager.update(StudioEntity, { id: studioId }, { overlayId: id });
 }
 
 async function addCombos({ studio, manager, now }: Scope): Promise<void> {

@@ -31,9 +31,21 @@ export function ownWayOf(id: string): SkillOverlayEntry | null {
   return entry === undefined || entry.kind === "programme" ? null : entry;
 }
 
-/** The studio's programmes by their key. */
+const BY_NAME = new Intl.Collator();
+
+/** The studio's programmes by their key, each after the one that comes before it, else by name. */
 export function programmes(): ReadonlyMap<string, OwnProgramme> {
-  return taught.own === null ? NONE : programmesOf(taught.own);
+  if (taught.own === null) return NONE;
+  const all = programmesOf(taught.own);
+  const depthOf = ({ before }: OwnProgramme): number => {
+    const other = before === null ? undefined : all.get(before);
+    return other === undefined ? 0 : 1 + depthOf(other);
+  };
+  return new Map(
+    [...all].sort(
+      ([, one], [, other]) => depthOf(one) - depthOf(other) || BY_NAME.compare(one.name, other.name),
+    ),
+  );
 }
 
 /** Has the tab teach by a studio's own; by what ships alone where that is not known. */

@@ -37,18 +37,19 @@ function numbersOf(gate: Gate): readonly [number, number] {
 }
 
 interface GateFieldProps {
+  readonly label?: string;
   readonly value: Gate;
   readonly onChange: (gate: Gate) => void;
 }
 
 /** What clears a side: its kind, and one number or two. */
-export function GateField({ value, onChange }: GateFieldProps) {
+export function GateField({ label = "Gate", value, onChange }: GateFieldProps) {
   const { kind } = value;
   const [first, second] = numbersOf(value);
   return (
     <Group gap={6} align="flex-end" wrap="nowrap">
       <NumberInput
-        label="Gate"
+        label={label}
         min={1}
         max={9999}
         w={80}
@@ -57,7 +58,7 @@ export function GateField({ value, onChange }: GateFieldProps) {
         onChange={(number) => onChange(gateOfNumbers(kind, Math.max(1, Number(number)), second))}
       />
       <NativeSelect
-        aria-label="Kind of gate"
+        aria-label={`Kind of ${label.toLowerCase()}`}
         data={GATE_KINDS.map((one) => ({ value: one, label: GATE_WORDS[one] }))}
         value={kind}
         onChange={({ currentTarget }) =>

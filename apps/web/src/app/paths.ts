@@ -60,10 +60,19 @@ export interface Paths {
   readonly comboPage: (page: ComboPage) => string;
   /** One step of a combo's ladder, on the floor. */
   readonly comboFloor: (studentId: string, comboId: string, side: SideName, step: string) => string;
+  readonly programmes: string;
+  /** A programme by its key, of everybody where no group is named. */
+  readonly programme: (key: string, groupId?: string) => string;
+  readonly newProgramme: string;
+  /** The certificates of those who have finished it. */
+  readonly certificates: (key: string, groupId?: string) => string;
   readonly skills: string;
   readonly skill: (id: string) => string;
   readonly studio: string;
 }
+
+/** The key of a programme, as an address has it. */
+const idOf = (key: string) => key.slice(key.indexOf(":") + 1);
 
 export function pathsOf(studioId: string): Paths {
   const root = `/${studioId}`;
@@ -93,6 +102,12 @@ export function pathsOf(studioId: string): Paths {
     comboPage: (page) => `${root}/combos/${page}`,
     comboFloor: (studentId, comboId, side, step) =>
       `${root}/students/${studentId}/combos/${comboId}/${side}/${step}`,
+    programmes: `${root}/programmes`,
+    programme: (key, groupId) =>
+      `${root}/programmes/${idOf(key)}${groupId === undefined ? "" : `/${groupId}`}`,
+    newProgramme: `${root}/programmes/new`,
+    certificates: (key, groupId) =>
+      `${root}/programmes/${idOf(key)}/certificates${groupId === undefined ? "" : `/${groupId}`}`,
     skills: `${root}/skills`,
     skill: (id) => `${root}/skills/${id}`,
     studio: `${root}/studio`,

@@ -1,7 +1,17 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
 import { FAULTS, SCHOOLS, TERMS } from "@mirrup/catalogue";
-import { armsWords, comboSubject, grouped, isOwnSkill, LEAST_RUN, localDate, sideNamed } from "@mirrup/core";
+import {
+  armsWords,
+  comboSubject,
+  grouped,
+  isOwnSkill,
+  LEAST_RUN,
+  localDate,
+  programmeSubject,
+  sideNamed,
+  skillOfItem,
+} from "@mirrup/core";
 import type { Arms, Family, Gate, MissRule, SchoolId, SideName, WrittenArms } from "@mirrup/core";
 import type { Precaution } from "@mirrup/core/planning";
 import type {
@@ -13,7 +23,7 @@ import type {
   TriesLeft,
   WeekLoad,
 } from "@mirrup/core/teaching";
-import { catalogue } from "./catalogue.js";
+import { catalogue, programmes } from "./catalogue.js";
 import { counted, pluralOf } from "./plural.js";
 
 const percent = new Intl.NumberFormat("en", { style: "percent", maximumFractionDigits: 0 });
@@ -82,6 +92,11 @@ export function meetingWords({
 export function skillName(subject: string): string {
   const combo = comboSubject(subject);
   if (combo !== null) return combo.link === null ? "combo" : "link of a combo";
+  const programme = programmeSubject(subject);
+  if (programme !== null) {
+    const title = programmes().get(programme.programme)?.name ?? "a programme";
+    return programme.item === null ? title : `${title}: ${skillName(skillOfItem(programme.item))}`;
+  }
   const name = catalogue().skills.get(subject)?.name;
   // Outside of its studio nobody knows what it is called.
   return name ?? (isOwnSkill(subject) ? "a skill of the studio’s own" : subject);

@@ -160,7 +160,13 @@ export function ClassPage() {
         </Text>
       )}
       {grid !== null && present.length > 0 && shown === "sheet" && (
-        <SkillSheet key={groupId ?? "all"} grid={grid} title={group?.name ?? "Everybody"} mayEdit={mayEdit} />
+        <SkillSheet
+          key={groupId ?? "all"}
+          grid={grid}
+          groupId={groupId}
+          title={group?.name ?? "Everybody"}
+          mayEdit={mayEdit}
+        />
       )}
       {grid !== null && present.length > 0 && shown === "frontier" && (
         <Suspense fallback={<Skeleton height={420} />}>

@@ -1,10 +1,9 @@
 /** What is asked of a group's weeks, as the page's address says it. */
-import { skillOf } from "@mirrup/core";
-import { catalogue } from "../app/catalogue.js";
+import { catalogue, programmes } from "../app/catalogue.js";
 import { addressOfWeeks, weeksAskedFrom, type WeeksAsked } from "../app/weeks-asked.js";
 
 export interface ClassWeeksAsked extends WeeksAsked {
-  /** Skills that everybody is to have by then, on both sides where they have two. */
+  /** Skills that everybody is to have by then, on both sides where they have two; and programmes by their key. */
   readonly skills: readonly string[];
 }
 
@@ -14,13 +13,14 @@ export function classWeeksAskedFrom(params: URLSearchParams, now: number): Class
   const named = new Set(
     params.getAll("goal").map((goal) => goal.slice(0, Math.max(0, goal.lastIndexOf(":")))),
   );
-  const skills = [...named].filter((id) => catalogue().skills.has(id)).slice(0, MOST_SKILLS);
+  const isTaught = (id: string) => catalogue().skills.has(id) || programmes().has(id);
+  const skills = [...named].filter(isTaught).slice(0, MOST_SKILLS);
   return { ...weeksAskedFrom(params, now), skills };
 }
 
 export function addressOfClassWeeks({ skills, ...asked }: ClassWeeksAsked): URLSearchParams {
   const params = addressOfWeeks(asked);
   for (const id of skills)
-    params.append("goal", `${id}:${skillOf(catalogue(), id).twoSided ? "both" : "whole"}`);
+    params.append("goal", `${id}:${catalogue().skills.get(id)?.twoSided === true ? "both" : "whole"}`);
   return params;
 }

@@ -1,11 +1,10 @@
 import type { ClassWeeksView } from "@mirrup/contract";
-import { skillOf } from "@mirrup/core";
 import { Group, MultiSelect, Skeleton, Table, Text, Title, type OptionsFilter } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
-import { catalogue, ofCatalogue } from "../app/catalogue.js";
+import { catalogue, ofCatalogue, programmes } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { isProblem } from "../app/api.js";
 import { oddsWords } from "../app/drill-words.js";
@@ -25,13 +24,22 @@ const skillOptions = ofCatalogue(({ skills }) =>
   [...skills.values()].map(({ id, name }) => ({ value: id, label: capital(name) })),
 );
 
+const options = () => [
+  ...[...programmes()].flatMap(([value, { name, isEnded = false }]) =>
+    isEnded ? [] : [{ value, label: name }],
+  ),
+  ...skillOptions(),
+];
+
 /** A skill is found by any of its names. */
 const byAnyName: OptionsFilter = ({ options, search, limit }) => {
   const text = search.trim().toLowerCase();
   const isFound = (option: (typeof options)[number]) => {
     if (!("value" in option)) return false;
-    const { name, aliases } = skillOf(catalogue(), option.value);
-    return [name, ...aliases].some((one) => one.toLowerCase().includes(text));
+    const { value, label } = option;
+    return [label, ...(catalogue().skills.get(value)?.aliases ?? [])].some((one) =>
+      one.toLowerCase().includes(text),
+    );
   };
   return options.filter(isFound).slice(0, limit);
 };
@@ -85,8 +93,8 @@ export function ClassWeeksPage() {
           filter={byAnyName}
           limit={40}
           maxValues={20}
-          data={skillOptions()}
-          nothingFoundMessage="No skill of that name. Look for it in the skill book."
+          data={options()}
+          nothingFoundMessage="No skill or programme of that name. Look for it in the skill book."
           value={[...asked.skills]}
           onChange={(skills) => ask({ skills })}
         />

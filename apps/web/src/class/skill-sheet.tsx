@@ -1,20 +1,17 @@
-import type { DecisionRequest, DecisionsReply } from "@mirrup/contract";
 import type { SideName } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
 import { Button, Group, Text, TextInput } from "@mantine/core";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { v7 as uuid } from "uuid";
-import { catalogue } from "../app/catalogue.js";
+import { Fragment, useState } from "react";
+import { Link } from "react-router";
+import { catalogue, programmes } from "../app/catalogue.js";
+import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
-import { post } from "../app/api.js";
 import { useUnsaved, useUnsavedText } from "../device/index.js";
-import { readAnew } from "../app/read-anew.js";
-import { offerUndo, tellFault } from "../app/undo.js";
 import { dateWords, skillName } from "../app/words.js";
+import { useTicks } from "../students/index.js";
 import type { Grid, GridSide, GridStudent } from "./grid.js";
 import { skillsOfSheet } from "./sheet-skills.js";
-import classes from "./skill-sheet.module.css";
+import classes from "../app/sheet.module.css";
 
 const SIDE_LETTERS: Readonly<Record<SideName, string>> = { left: "L", right: "R", whole: "" };
 
@@ -28,45 +25,6 @@ const NONE: readonly string[] = [];
 const canTick = ({ coded }: GridSide) => !isMet(coded.status) && coded.status !== "locked";
 
 const keyOf = ({ student, side }: Tick) => `${student.id} ${side.subject}:${side.side}`;
-
-/** Clears what was ticked, in one request; all of it can be taken back at once. */
-function useTicks(onDone: () => void) {
-  const client = useQueryClient();
-  const send = useMutation({
-    mutationFn: (decisions: readonly DecisionRequest[]) =>
-      post<DecisionsReply>("/decisions", { decisions, sentAt: new Date().toISOString() }),
-    onError: tellFault,
-    onSettled: () => readAnew(client, { topics: ["students"] }),
-  });
-  const log = async (ticks: readonly Tick[], reason: string) => {
-    const at = new Date().toISOString();
-    const requests = ticks.map(({ student, side }): DecisionRequest => ({
-      id: uuid(),
-      studentId: student.id,
-      subject: side.subject,
-      side: side.side,
-      decision: { kind: "clear", count: null },
-      reason,
-      at,
-    }));
-    const stored = await send.mutateAsync(requests).catch(() => null);
-    if (stored === null) return;
-    onDone();
-    const done = counted(requests.length, "tick is", "ticks are");
-    offerUndo(`${done} cleared by hand.`, () =>
-      send.mutate(
-        requests.map((one) => ({
-          ...one,
-          id: uuid(),
-          decision: { kind: "void", target: one.id },
-          reason: "",
-          at: new Date().toISOString(),
-        })),
-      ),
-    );
-  };
-  return { log, isPending: send.isPending };
-}
 
 interface BoxProps extends Tick {
   readonly isTicked: boolean;
@@ -96,12 +54,15 @@ function Box({ student, side, isTicked, mayEdit, onTick }: BoxProps) {
 
 interface SkillSheetProps {
   readonly grid: Grid;
+  readonly groupId: string | undefined;
   readonly title: string;
   readonly mayEdit: boolean;
 }
 
 /** One page to tick by hand in the hall, and the same page to type the ticks back from. */
-export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
+export function SkillSheet({ grid, groupId, title, mayEdit }: SkillSheetProps) {
+  const paths = usePaths();
+  const going = [...programmes()].filter(([, { isEnded }]) => isEnded !== true);
   const unsaved = useUnsaved(`skill-sheet ${title}`, NONE);
   const [ticked, setTicked] = useState<readonly string[]>(unsaved.found ?? NONE);
   const [reason, setReason] = useUnsavedText(`skill-sheet-reason ${title}`);
@@ -109,14 +70,18 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
     setTicked(keys);
     unsaved.keep(keys.length === 0 ? null : keys);
   };
-  const { log, isPending } = useTicks(() => {
-    write(NONE);
-    setReason("");
-  });
+  const { log, isPending } = useTicks();
   const skills = skillsOfSheet(grid, catalogue());
   const students = [...grid.students].sort((one, other) => one.name.localeCompare(other.name));
   const today = dateWords(new Date().toLocaleDateString("sv-SE"));
   const words = reason.trim() === "" ? `Ticked on the skill sheet of ${today}.` : reason.trim();
+  const clear = async () => {
+    const cleared = ticks.map(({ student, side }) => ({ studentId: student.id, ...side }));
+    const done = `${counted(ticks.length, "tick is", "ticks are")} cleared by hand.`;
+    if (!(await log(cleared, words, done))) return;
+    write(NONE);
+    setReason("");
+  };
   const tick = (one: Tick) => {
     const key = keyOf(one);
     write(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
@@ -146,18 +111,26 @@ export function SkillSheet({ grid, title, mayEdit }: SkillSheetProps) {
               value={reason}
               onChange={(event) => setReason(event.currentTarget.value)}
             />
-            <Button
-              size="md"
-              disabled={ticks.length === 0}
-              loading={isPending}
-              onClick={() => void log(ticks, words)}
-            >
+            <Button size="md" disabled={ticks.length === 0} loading={isPending} onClick={() => void clear()}>
               Clear {counted(ticks.length, "tick")}
             </Button>
           </>
         )}
         <Text className={classes.quiet}>
           The skills that most are ready for. Tick by hand in the hall, then press the same boxes here.
+          {going.length > 0 && (
+            <>
+              {" "}
+              Or the sheet of a programme:{" "}
+              {going.map(([key, { name }], place) => (
+                <Fragment key={key}>
+                  {place > 0 && ", "}
+                  <Link to={paths.programme(key, groupId)}>{name}</Link>
+                </Fragment>
+              ))}
+              .
+            </>
+          )}
         </Text>
       </Group>
       <p className={classes.heading}>

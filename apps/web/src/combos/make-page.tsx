@@ -1,6 +1,5 @@
 import { sideKey, SideSet, sidesOf } from "@mirrup/core";
 import { COMBO_COUNTS, DIFFICULTIES, MAKING_LIMITS } from "@mirrup/core/combos";
-import { goalSides } from "@mirrup/core/teaching";
 import {
   Alert,
   Button,
@@ -20,7 +19,7 @@ import { useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
-import { syllabus } from "../app/syllabus.js";
+import { sidesOfGoal } from "../app/goal-sides.js";
 import { currentParams } from "../app/current-params.js";
 import { capital, keyName } from "../app/words.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
@@ -95,7 +94,7 @@ export function MakePage() {
     if (makers === null) return;
     const now = { ...asked, ...changes };
     const goals = roster.data?.find((student) => student.id === studentId)?.goals ?? [];
-    const wanted = new SideSet(goals.flatMap((goal) => goalSides(syllabus(), goal)));
+    const wanted = new SideSet(goals.flatMap(sidesOfGoal));
     const cleared = (own.data ?? []).flatMap(({ comboId, side, status }) => {
       const combo = combos.data?.find((one) => one.id === comboId);
       const part = combo === undefined ? null : comboPart(combo);

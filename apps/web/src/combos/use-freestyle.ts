@@ -1,9 +1,8 @@
 import { FREESTYLE_LIMITS, planFreestyle } from "@mirrup/core/combos";
-import { goalSides } from "@mirrup/core/teaching";
 import { useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
 import { catalogue } from "../app/catalogue.js";
-import { syllabus } from "../app/syllabus.js";
+import { sidesOfGoal } from "../app/goal-sides.js";
 import { combosQuery } from "./queries.js";
 import { useFor } from "./use-for.js";
 import { useTempoAsked } from "./use-tempo-asked.js";
@@ -22,7 +21,7 @@ export function useFreestyle() {
   const seconds = number("seconds", 60, 10, FREESTYLE_LIMITS.seconds);
   const rest = number("rest", 6, 0, FREESTYLE_LIMITS.rest);
   const out = params.getAll("out");
-  const own = student?.goals.flatMap((goal) => goalSides(syllabus(), goal).map((one) => one.subject)) ?? [];
+  const own = student?.goals.flatMap((goal) => sidesOfGoal(goal).map((one) => one.subject)) ?? [];
   const goals = params.has("goal")
     ? params.getAll("goal").filter((id) => catalogue().skills.has(id))
     : [...new Set(own)];

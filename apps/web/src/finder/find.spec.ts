@@ -27,6 +27,15 @@ const findable: Findable = {
     } as unknown as GroupView,
   ],
   combos: [combo("Side to side"), combo("Left behind", true)],
+  programmes: new Map([
+    [
+      "programme:wagtail",
+      {
+        ...{ kind: "programme", name: "Wagtail", order: "free", before: null, allBut: 0 },
+        headings: [{ title: "", items: [{ skill: "cross", side: "both", ask: { kind: "gate" } }] }],
+      },
+    ],
+  ]),
   skills: searchSkills,
   paths,
   student: null,
@@ -51,6 +60,8 @@ describe("finding anything", () => {
     ["settings", paths.studio],
     ["csv", paths.importing],
     ["new skill", paths.skill("new")],
+    ["wagt", paths.programme("programme:wagtail")],
+    ["badge", paths.programmes],
     ["hana frontier", paths.studentPage("hana-petrivale", "frontier")],
     ["prerequisites", `${paths.class()}?view=frontier`],
   ])("finds by “%s” first what is meant", (words, to) => {

@@ -1,6 +1,6 @@
 /** What is found from anywhere by a few letters: pure, so that it can be told and tested apart. */
 import type { ComboView, GroupView, StudentView } from "@mirrup/contract";
-import type { Skill } from "@mirrup/core";
+import { programmeItems, type OwnProgramme, type Skill } from "@mirrup/core";
 import Fuse from "fuse.js";
 import { counted } from "../app/plural.js";
 import { STUDENT_PAGE_NAMES, STUDENT_PAGES, type Paths } from "../app/paths.js";
@@ -8,7 +8,7 @@ import { plain } from "../app/plain.js";
 import { capital, meetingWords } from "../app/words.js";
 
 /** The kinds of what is found, in the order in which they stand where they fit alike. */
-export const KINDS = ["student", "skill", "combo", "group", "page"] as const;
+export const KINDS = ["student", "skill", "combo", "programme", "group", "page"] as const;
 export type Kind = (typeof KINDS)[number];
 
 export interface Found {
@@ -26,6 +26,8 @@ export interface Findable {
   readonly students: readonly StudentView[];
   readonly groups: readonly GroupView[];
   readonly combos: readonly ComboView[];
+  /** By their key. */
+  readonly programmes: ReadonlyMap<string, OwnProgramme>;
   /** The skills of any name that is like the words, the likest first. */
   readonly skills: (words: string) => readonly Skill[];
   readonly paths: Paths;
@@ -71,6 +73,12 @@ function pagesOf(paths: Paths): readonly (Found & Named)[] {
     page("Build a combo", "Move by move, checked as you go", paths.comboPage("bench"), "bench new sequence"),
     page("Suggest combos", "Made of what a student has cleared", paths.comboPage("make"), "generate ideas"),
     page("Freestyle round", "Combos put into one round", paths.comboPage("freestyle"), "routine show"),
+    page(
+      "Programmes",
+      "Lists of skills that a class works through",
+      paths.programmes,
+      "badge level grading sheet",
+    ),
     page("Skill book", "Every skill, and how it is taught", paths.skills, "tricks catalogue"),
     page("Studio", "How you teach, people, data", paths.studio, "settings account password backup rope"),
   ];
@@ -137,6 +145,7 @@ function foundBy(told: Telling, words: string, findable: Findable): ReadonlyMap<
   const { students, groups, combos, paths, skills } = findable;
   const present = students.filter(({ archived }) => !archived);
   const open = combos.filter(({ isRemoved }) => !isRemoved);
+  const taught = [...findable.programmes].map(([key, programme]) => ({ ...programme, key }));
   const met = groups.filter(({ archived }) => !archived);
   const like = skills(words).filter((skill) => told !== begunSo || isBegun(words, skill));
   const found: Readonly<Record<Kind, readonly Found[]>> = {
@@ -147,6 +156,10 @@ function foundBy(told: Telling, words: string, findable: Findable): ReadonlyMap<
     skill: like.flatMap((skill) => skillFound(skill, findable)),
     combo: told(words, open).map(({ id, name, parts }) => ({
       ...{ kind: "combo", name, about: counted(parts.length, "part"), to: paths.combo(id) },
+    })),
+    programme: told(words, taught).map((programme) => ({
+      ...{ kind: "programme", name: programme.name, to: paths.programme(programme.key) },
+      about: programme.isEnded === true ? "ended" : counted(programmeItems(programme).length, "skill"),
     })),
     group: told(words, met).map((group) => ({
       ...{ kind: "group", name: group.name, about: meetingWords(group), to: paths.class(group.id) },

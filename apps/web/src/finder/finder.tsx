@@ -5,6 +5,7 @@ import { useEffect, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { combosQuery } from "../combos/index.js";
+import { programmes } from "../app/catalogue.js";
 import { searchSkills } from "../skill-book/index.js";
 import { groupsQuery, SkillBead, studentsQuery } from "../students/index.js";
 import { find, type Kind } from "./find.js";
@@ -14,6 +15,7 @@ const KIND_NAMES: Readonly<Record<Kind, string>> = {
   student: "Students",
   skill: "Skills",
   combo: "Combos",
+  programme: "Programmes",
   group: "Groups",
   page: "Pages",
 };
@@ -26,7 +28,7 @@ function useFindable() {
   const groups = useQuery(groupsQuery).data ?? [];
   const combos = useQuery(combosQuery).data ?? [];
   const student = students.find(({ id }) => id === studentId) ?? null;
-  return { students, groups, combos, student, paths, skills: searchSkills };
+  return { students, groups, combos, programmes: programmes(), student, paths, skills: searchSkills };
 }
 
 /** A search over everything that has a page: a few letters, Enter, and one is there. */

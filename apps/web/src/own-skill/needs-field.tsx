@@ -2,17 +2,11 @@ import { printNeeds, sidesOf, skillOf, type Need, type NeedSides, type Skill } f
 import type { ProposalReason } from "@mirrup/core/combos";
 import { Button, CloseButton, Fieldset, NativeSelect, NumberInput, Select, Text } from "@mantine/core";
 import { useState, type ReactNode } from "react";
-import { catalogue, ofCatalogue } from "../app/catalogue.js";
+import { catalogue } from "../app/catalogue.js";
+import { skillOptions } from "../app/skill-options.js";
 import { capital, skillName } from "../app/words.js";
 import { needsIn } from "./draft.js";
 import classes from "./own-skill.module.css";
-
-const skillOptions = ofCatalogue(({ skills }) =>
-  [...skills.values()].map(({ id, name, aliases }) => ({
-    value: id,
-    label: aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name,
-  })),
-);
 
 const REASONS: Readonly<Record<ProposalReason, string>> = {
   held: "it stands in the score",

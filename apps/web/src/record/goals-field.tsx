@@ -1,20 +1,23 @@
 import type { Goal } from "@mirrup/core/teaching";
-import { skillOf } from "@mirrup/core";
 import { Button, NativeSelect, Select, Text } from "@mantine/core";
 import { useState } from "react";
-import { catalogue, ofCatalogue } from "../app/catalogue.js";
+import { catalogue, programmes } from "../app/catalogue.js";
+import { skillOptions } from "../app/skill-options.js";
 import { goalWords } from "../app/words.js";
 import classes from "./record-page.module.css";
 
-const skillOptions = ofCatalogue(({ skills }) =>
-  [...skills.values()].map(({ id, name, aliases }) => ({
-    value: id,
-    label: aliases.length > 0 ? `${name} (${aliases.join(", ")})` : name,
-  })),
-);
-
 type GoalSide = Goal["side"];
 const SIDE_NAMES: readonly GoalSide[] = ["left", "right", "both"];
+
+/** Skills, and the programmes that are worked at. */
+function goalOptions() {
+  const going = [...programmes()].filter(([, { isEnded }]) => isEnded !== true);
+  if (going.length === 0) return skillOptions();
+  return [
+    { group: "Programmes", items: going.map(([value, { name }]) => ({ value, label: name })) },
+    { group: "Skills", items: skillOptions() },
+  ];
+}
 
 interface GoalsFieldProps {
   readonly goals: readonly Goal[];
@@ -23,11 +26,11 @@ interface GoalsFieldProps {
   readonly onChange: (goals: readonly Goal[]) => void;
 }
 
-/** The skills a student wants, each on a side; the stronger side is offered first. */
+/** The skills a student wants, each on a side, and programmes; the stronger side is offered first. */
 export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldProps) {
   const [subject, setSubject] = useState<string | null>(null);
   const [side, setSide] = useState<GoalSide>(leadingSide);
-  const isTwoSided = subject !== null && skillOf(catalogue(), subject).twoSided;
+  const isTwoSided = subject !== null && catalogue().skills.get(subject)?.twoSided === true;
   const add = () => {
     if (subject === null) return;
     const goal: Goal = { subject, side: isTwoSided ? side : "whole" };
@@ -58,10 +61,10 @@ export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldPr
           size="md"
           searchable
           limit={40}
-          data={skillOptions()}
+          data={goalOptions()}
           value={subject}
           onChange={setSubject}
-          nothingFoundMessage="No skill has this name."
+          nothingFoundMessage="No skill or programme has this name."
         />
         {isTwoSided && (
           <NativeSelect

@@ -173,6 +173,9 @@ export function SkillBookPage() {
             A new skill of your own
           </Button>
         )}
+        <Button component={Link} to={paths.programmes} variant="default" fullWidth mb="md">
+          Programmes
+        </Button>
         <SkillList
           selected={skillId}
           words={words}

@@ -8,6 +8,7 @@ import type {
   LoadView,
   NextItem,
   PathView,
+  ProgrammeProgress,
   RungItem,
   SchoolReading,
   SetView,
@@ -131,6 +132,16 @@ export const classWeeksQuery = (groupId: string, asked: string) =>
   queryOptions({
     queryKey: ["groups", groupId, "weeks", asked],
     queryFn: ({ signal }) => get<ClassWeeksView>(`/groups/${groupId}/weeks?${asked}`, signal),
+  });
+
+/** How far the students of a group are with a programme; everybody where none is named. */
+export const programmeQuery = (key: string, groupId: string | undefined) =>
+  queryOptions({
+    queryKey: ["groups", groupId ?? "all", "programme", key],
+    queryFn: async ({ signal }) => {
+      const query = groupId === undefined ? "" : `?group=${groupId}`;
+      return (await get<Items<ProgrammeProgress>>(`/programmes/${key}/progress${query}`, signal)).items;
+    },
   });
 
 export const groupsQuery = queryOptions({

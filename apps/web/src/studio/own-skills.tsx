@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { catalogueQuery, useMayTeach } from "../account/index.js";
 import { get } from "../app/api.js";
+import { programmes } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { tellFault } from "../app/undo.js";
 import { capital, dateTimeWords, listWords, skillName } from "../app/words.js";
@@ -108,6 +109,18 @@ export function OwnSkills() {
       )}
       {links("Made here", of("own"))}
       {links("Taught our way", of("changed"))}
+      {programmes().size > 0 && (
+        <>
+          <Title order={3}>Programmes</Title>
+          <ul className={classes.skills}>
+            {[...programmes()].map(([key, { name }]) => (
+              <li key={key}>
+                <Link to={paths.programme(key)}>{name}</Link>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <SkillsInOut />
       {editions.data !== undefined && editions.data.length > 0 && (
         <Editions editions={editions.data} now={own.data?.entries ?? {}} />

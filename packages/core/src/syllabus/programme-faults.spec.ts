@@ -9,6 +9,7 @@ import {
   itemSideNames,
   itemSubject,
   programmeSubject,
+  skillOfItem,
   type Programme,
   type ProgrammeItem,
 } from "./programme.js";
@@ -90,6 +91,7 @@ describe("a programme", () => {
         const [mine, theirs] = [itemKey(item("cross", "both", one)), itemKey(item("cross", "left", other))];
         expect(mine === theirs).toBe(JSON.stringify(one) === JSON.stringify(other));
         expect(programmeSubject(itemSubject(KEY, mine))).toEqual({ programme: KEY, item: mine });
+        expect(skillOfItem(mine)).toBe("cross");
       }),
     );
     expect(programmeSubject(KEY)).toEqual({ programme: KEY, item: null });

@@ -70,6 +70,12 @@ export function itemKey({ skill, ask }: Pick<ProgrammeItem, "skill" | "ask">): s
   return `${skill}/${askKey(ask)}`;
 }
 
+/** The skill that an item's key is about. */
+export function skillOfItem(key: string): string {
+  // An id has no slash; what is asked may have one.
+  return key.slice(0, key.indexOf("/"));
+}
+
 /** The sides that an item is ticked on. */
 export function itemSideNames({ side }: Pick<ProgrammeItem, "side">): readonly SideName[] {
   return side === "both" || side === "either" ? ["left", "right"] : [side];

@@ -1,0 +1,266 @@
+import type { ProgrammeProgress } from "@mirrup/contract";
+import { itemKey, itemSubject, programmeItems, type OwnProgramme, type SideName } from "@mirrup/core";
+import type { ItemSideProgress } from "@mirrup/core/teaching";
+import { Button, Group, Text, TextInput } from "@mantine/core";
+import { Fragment, useState } from "react";
+import { counted } from "../app/plural.js";
+import { dateWords, skillName } from "../app/words.js";
+import { useUnsaved, useUnsavedText } from "../device/index.js";
+import { useTicks, type Tick } from "../students/index.js";
+import { sheetParts, type SheetPart } from "./draft.js";
+import sheet from "../app/sheet.module.css";
+import classes from "./programmes.module.css";
+import { askWords, ITEM_SIDE_NAMES, sideWords } from "./words.js";
+
+const SIDE_LETTERS: Readonly<Record<SideName, string>> = { left: "L", right: "R", whole: "" };
+const NONE: readonly string[] = [];
+
+const tickKey = ({ studentId, subject, side }: Tick) => `${studentId} ${subject}:${side}`;
+
+interface BoxProps {
+  /** Who and what it is of. */
+  readonly name: string;
+  readonly progress: ItemSideProgress;
+  readonly isTicked: boolean;
+  readonly mayEdit: boolean;
+  readonly onTick: () => void;
+}
+
+/** One side of an item: filled by the record, ticked by hand, or a box to tick. */
+function Box({ name, progress, isTicked, mayEdit, onTick }: BoxProps) {
+  const letter = SIDE_LETTERS[progress.side];
+  const words = `${name}, ${sideWords(progress)}`;
+  if (progress.by !== null) {
+    return (
+      <span
+        role="img"
+        aria-label={words}
+        title={words}
+        className={progress.by === "hand" ? sheet.ticked : sheet.known}
+      >
+        {progress.by === "hand" ? "✓" : letter}
+      </span>
+    );
+  }
+  return (
+    <button
+      type="button"
+      className={sheet.box}
+      aria-pressed={isTicked}
+      aria-label={letter === "" ? name : `${name}, ${progress.side}`}
+      disabled={!mayEdit}
+      onClick={onTick}
+    >
+      {isTicked ? "✓" : letter}
+    </button>
+  );
+}
+
+interface ProgrammeSheetProps {
+  /** Of the programme. */
+  readonly subject: string;
+  readonly programme: OwnProgramme;
+  readonly title: string;
+  readonly students: readonly ProgrammeProgress[];
+  readonly mayEdit: boolean;
+}
+
+/** A class's sheet of a programme: to print, to tick by hand in the hall, and to type the ticks back from. */
+export function ProgrammeSheet({ subject, programme, title, students, mayEdit }: ProgrammeSheetProps) {
+  const about = `programme ${subject} ${title}`;
+  const unsaved = useUnsaved(about, NONE);
+  const [ticked, setTicked] = useState<readonly string[]>(unsaved.found ?? NONE);
+  const [reason, setReason] = useUnsavedText(`${about} reason`);
+  const { log, isPending } = useTicks();
+  const write = (keys: readonly string[]) => {
+    setTicked(keys);
+    unsaved.keep(keys.length === 0 ? null : keys);
+  };
+  const today = dateWords(new Date().toLocaleDateString("sv-SE"));
+  const words = reason.trim() === "" ? `Ticked on the sheet of ${programme.name}, ${today}.` : reason.trim();
+  const items = programmeItems(programme);
+  const chosen = new Set(ticked);
+  // What was done meanwhile has no box any more, and is not sent unseen.
+  const ticks = students.flatMap(({ studentId, items: progress }) =>
+    items.flatMap((item, place) =>
+      (progress[place]?.sides ?? [])
+        .filter(({ by }) => by === null)
+        .map(({ side }): Tick => ({ studentId, subject: itemSubject(subject, itemKey(item)), side }))
+        .filter((one) => chosen.has(tickKey(one))),
+    ),
+  );
+  const save = async () => {
+    if (!(await log(ticks, words, `${counted(ticks.length, "tick is", "ticks are")} saved.`))) return;
+    write(NONE);
+    setReason("");
+  };
+  const finish = ({ studentId, name }: ProgrammeProgress) =>
+    log(
+      [{ studentId, subject, side: "whole" }],
+      `Finished ${programme.name}.`,
+      `${name} has finished ${programme.name}.`,
+    );
+  const toggle = (key: string) =>
+    write(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
+  const parts = sheetParts(programme);
+  return (
+    <div>
+      <Group className={sheet.tools} align="flex-end" mb="sm">
+        <Button variant="default" size="md" onClick={() => window.print()}>
+          Print the sheet
+        </Button>
+        {mayEdit && (
+          <>
+            <TextInput
+              label="Where it was seen"
+              placeholder={words}
+              size="md"
+              w={330}
+              maw="100%"
+              maxLength={500}
+              value={reason}
+              onChange={({ currentTarget }) => setReason(currentTarget.value)}
+            />
+            <Button size="md" disabled={ticks.length === 0} loading={isPending} onClick={() => void save()}>
+              Save {counted(ticks.length, "tick")}
+            </Button>
+          </>
+        )}
+        <Text className={sheet.quiet}>
+          Tick by hand in the hall, then press the same boxes here. Filled is done by the record, ✓ was seen;
+          a tick counts for the programme, and clears nothing.
+        </Text>
+      </Group>
+      <p className={sheet.heading}>
+        {programme.name}: {title}, {today}. L left side, R right side.
+      </p>
+      {parts.map((part, place) => (
+        <Part
+          key={part.first}
+          isLast={place === parts.length - 1}
+          {...{ part, subject, students, mayEdit, chosen }}
+          onTick={toggle}
+          onFinish={(student) => void finish(student)}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface PartProps extends Pick<ProgrammeSheetProps, "subject" | "students" | "mayEdit"> {
+  readonly part: SheetPart;
+  readonly isLast: boolean;
+  readonly chosen: ReadonlySet<string>;
+  readonly onTick: (key: string) => void;
+  readonly onFinish: (student: ProgrammeProgress) => void;
+}
+
+/** As many items as a page holds, a line a student; how far each is stands with the last. */
+function Part({ part, isLast, subject, students, mayEdit, chosen, onTick, onFinish }: PartProps) {
+  const items = part.headings.flatMap((heading) => heading.items);
+  return (
+    <div className={sheet.scroll}>
+      <table className={sheet.sheet}>
+        <thead>
+          {part.headings.some(({ title }) => title !== "") && (
+            <tr>
+              <td />
+              {part.headings.map(({ title, items: own }, place) => (
+                <th key={place} scope="colgroup" colSpan={own.length} className={classes.colgroup}>
+                  {title}
+                </th>
+              ))}
+              {isLast && <td colSpan={2} />}
+            </tr>
+          )}
+          <tr>
+            <th scope="col">Student</th>
+            {items.map((item) => (
+              <th key={`${itemKey(item)} ${item.side}`} scope="col" className={sheet.skill} title={item.how}>
+                <span>
+                  {skillName(item.skill)}
+                  {item.ask.kind !== "gate" && <small>{askWords(item.ask)}</small>}
+                  {(item.side === "either" || item.how !== undefined) && (
+                    <small>
+                      {[item.side === "either" ? ITEM_SIDE_NAMES.either : "", item.how]
+                        .filter(Boolean)
+                        .join(", ")}
+                    </small>
+                  )}
+                </span>
+              </th>
+            ))}
+            {isLast && (
+              <>
+                <th scope="col">Done</th>
+                <th scope="col">Finished</th>
+              </>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {students.map((student) => (
+            <tr key={student.studentId}>
+              <th scope="row">{student.name}</th>
+              {items.map((item, place) => (
+                <td key={`${itemKey(item)} ${item.side}`}>
+                  <span className={sheet.pair}>
+                    {(student.items[part.first + place]?.sides ?? []).map((progress) => {
+                      const tick: Tick = {
+                        ...{ studentId: student.studentId, side: progress.side },
+                        subject: itemSubject(subject, itemKey(item)),
+                      };
+                      return (
+                        <Box
+                          key={progress.side}
+                          name={`${student.name}, ${skillName(item.skill)}`}
+                          progress={progress}
+                          mayEdit={mayEdit}
+                          isTicked={chosen.has(tickKey(tick))}
+                          onTick={() => onTick(tickKey(tick))}
+                        />
+                      );
+                    })}
+                  </span>
+                </td>
+              ))}
+              {isLast && <Finished {...{ student, mayEdit, onFinish }} />}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface FinishedProps {
+  readonly student: ProgrammeProgress;
+  readonly mayEdit: boolean;
+  readonly onFinish: (student: ProgrammeProgress) => void;
+}
+
+/** How much is done, and whether it was finished, or could be. */
+function Finished({ student, mayEdit, onFinish }: FinishedProps) {
+  const { name, items, done, isEnough, finishedOn, hasFinishedBefore } = student;
+  return (
+    <Fragment>
+      <td className={classes.done}>
+        {done} of {items.length}
+      </td>
+      <td className={classes.finished}>
+        {finishedOn !== null && dateWords(finishedOn)}
+        {finishedOn === null && isEnough && !hasFinishedBefore && "the one before first"}
+        {finishedOn === null && isEnough && hasFinishedBefore && mayEdit && (
+          <Button
+            variant="default"
+            size="compact-md"
+            aria-label={`${name} has finished`}
+            onClick={() => onFinish(student)}
+          >
+            Finish
+          </Button>
+        )}
+      </td>
+    </Fragment>
+  );
+}
