@@ -71,5 +71,5 @@ export function catalogueWith(own: Overlay): CatalogueResult {
 
 /** The same with what of the studio's own fits: for whoever has to teach by it, whatever was kept. */
 export function catalogueInUse(own: Overlay): UsableCatalogue {
-  return isEmpty(own) ? { catalogue: CATALOGUE, leftOut: [] } : usable(WRITTEN, own);
+  return isEmpty(own) ? { catalogue: CATALOGUE, leftOut: [], hidden: new Map() } : usable(WRITTEN, own);
 }

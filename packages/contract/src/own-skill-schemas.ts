@@ -5,7 +5,9 @@ import {
   programmeSubject,
   SKILL_CLASSES,
   type OverlayEntry,
+  SCHOOL_IDS,
   type OwnProgramme,
+  type OwnSchool,
   type ProgrammeHeading,
   type ProgrammeItem,
 } from "@mirrup/core";
@@ -16,17 +18,28 @@ import {
   type CatalogueView,
   type EditionView,
   type ProgrammeProgress,
+  type SkillPreviewItem,
+  type SkillPreviewRequest,
   type ProgrammeProgressQuery,
   type SkillChange,
   type SkillChanges,
 } from "./own-skills.js";
 import type { ItemProgress, ItemSideProgress } from "@mirrup/core/teaching";
+import { subjectSide } from "./teaching-schemas.js";
+import { MAX_PREVIEW } from "./teaching.js";
 import { gate, instant, items, localDay, objects, side, subject, uuid, whole } from "./schema-parts.js";
 
 const { name, others, cues, cue, look, needs, score } = OWN_SKILL_LIMITS;
 const words = (longest: number) => Joi.string().trim().min(1).max(longest);
 
 const ownCues = () => Joi.array().items(words(cue)).min(2).max(cues);
+
+/** What clears it, and whether it is taught. */
+const ownGateKeys = {
+  gate: gate.optional(),
+  gates: Joi.object(Object.fromEntries(SCHOOL_IDS.map((one) => [one, gate.optional()]))).min(1),
+  isHidden: Joi.valid(true),
+};
 
 const ownSkill = Joi.object({
   kind: Joi.valid("own").required(),
@@ -43,7 +56,7 @@ const ownSkill = Joi.object({
     .max(FAULT_CODES.length)
     .required(),
   look: Joi.string().allow("").max(look).required(),
-  gate: gate.optional(),
+  ...ownGateKeys,
 });
 const changedSkill = Joi.object({
   kind: Joi.valid("changed").required(),
@@ -51,7 +64,11 @@ const changedSkill = Joi.object({
   needs: Joi.string().allow("").max(needs),
   cues: ownCues(),
   look: Joi.string().allow("").max(look),
-  gate: gate.optional(),
+  ...ownGateKeys,
+});
+const ownSchool = objects<OwnSchool>({
+  kind: Joi.valid("school").required(),
+  classes: Joi.object(Object.fromEntries(SKILL_CLASSES.map((one) => [one, gate.optional()]))).required(),
 });
 
 const programmeKey = () =>
@@ -95,7 +112,8 @@ export const overlayEntry: Joi.AlternativesSchema<OverlayEntry> =
   Joi.alternatives<OverlayEntry>().conditional(".kind", {
     switch: [
       { is: "own", then: ownSkill },
-      { is: "programme", then: programme, otherwise: changedSkill },
+      { is: "programme", then: programme },
+      { is: "school", then: ownSchool, otherwise: changedSkill },
     ],
   });
 
@@ -143,6 +161,29 @@ const progress = objects<ProgrammeProgress>({
 export const programmeProgressReply = items(progress);
 export const programmeParam = programmeKey().required();
 export const programmeProgressQuery = objects<ProgrammeProgressQuery>({ group: uuid(), student: uuid() });
+
+const sides = () => Joi.array().items(subjectSide).required();
+
+export const skillPreviewRequest = objects<SkillPreviewRequest>({
+  changes: Joi.array()
+    .items(Joi.object({ subject: subject().required(), is: overlayEntry.allow(null).required() }))
+    .min(1)
+    .max(MOST_OWN_SKILLS)
+    .unique("subject")
+    .required(),
+  students: Joi.array().items(uuid()).min(1).max(MAX_PREVIEW).unique().required(),
+}).required();
+export const skillPreviewReply = items(
+  objects<SkillPreviewItem>({
+    studentId: uuid().required(),
+    name: Joi.string().required(),
+    clears: sides(),
+    reopens: sides(),
+    locks: sides(),
+    opens: sides(),
+    hides: sides(),
+  }),
+);
 
 export const editionParam = whole().min(1).required().prefs({ convert: true });
 

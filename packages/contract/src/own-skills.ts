@@ -1,6 +1,6 @@
 /** What a studio teaches otherwise than the catalogue that ships: asked, and answered. */
 import type { Overlay, OverlayEntry } from "@mirrup/core";
-import type { Progress } from "@mirrup/core/teaching";
+import type { Progress, StandingDifference } from "@mirrup/core/teaching";
 
 /** A change of one skill or programme: what it was when it was looked at, and what it is to be; null for nothing of the studio's own. */
 export interface SkillChange {
@@ -12,6 +12,17 @@ export interface SkillChange {
 /** Changes that are made together or not at all. */
 export interface SkillChanges {
   readonly changes: readonly SkillChange[];
+}
+
+/** What changes would come to for some students, before they are made. */
+export interface SkillPreviewRequest {
+  readonly changes: readonly Pick<SkillChange, "subject" | "is">[];
+  readonly students: readonly string[];
+}
+
+export interface SkillPreviewItem extends StandingDifference {
+  readonly studentId: string;
+  readonly name: string;
 }
 
 /** What of the studio's own does not fit the catalogue that ships any more, and is left out until it is mended. */

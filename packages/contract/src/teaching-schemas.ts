@@ -209,7 +209,7 @@ const status = () =>
     .valid(...STATUSES)
     .required();
 const sideKeys = { subject: subject().required(), side: side().required() };
-const subjectSide = Joi.object<SubjectSide>(sideKeys);
+export const subjectSide = Joi.object<SubjectSide>(sideKeys);
 export const changeKeys = {
   studentId: uuid().required(),
   ...sideKeys,

@@ -46,6 +46,8 @@ export {
   type Overlay,
   type OverlayEntry,
   type OwnProgramme,
+  type OwnSchool,
+  type HiddenSkill,
   type OwnSkill,
   type SkillOverlayEntry,
   type UsableCatalogue,
@@ -54,6 +56,8 @@ export {
   overlay,
   overlayGates,
   programmesOf,
+  schoolKey,
+  schoolOfKey,
   usable,
 } from "./syllabus/overlay.js";
 export { type ProgrammeFault, programmeFaults } from "./syllabus/programme-faults.js";

@@ -57,7 +57,9 @@ export {
   readingOf,
   standingOf,
 } from "./record/standing.js";
+export { isDifferent, type StandingDifference, standingDifference } from "./record/standing-difference.js";
 export { type CodedStatus, decodeStatuses, statusCodes } from "./record/status-code.js";
+export { type EditionDifference, editionDifference, touchedSides } from "./record/touched-sides.js";
 export { type TriesLeft, triesTo } from "./record/tries.js";
 export { type FusedFirst } from "./next/fused.js";
 export { type Goal, type PathOptions, goalPath, goalSides } from "./next/goal-path.js";

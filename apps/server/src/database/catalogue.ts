@@ -16,18 +16,37 @@ const MOST_KEPT = 100;
 /** By the edition's id, which is never given twice: what a transaction that came to nothing had made harms nobody. */
 const kept = new Map<string, StudioCatalogue>();
 
+/** By the edition's id, made where it was not met before. */
+function known({ id, edition, entries }: Pick<OverlayEntity, "id" | "edition" | "entries">): StudioCatalogue {
+  const found = kept.get(id);
+  if (found !== undefined) return found;
+  const overlay = { edition, entries };
+  const made = { ...catalogueInUse(overlay), overlay };
+  for (const oldest of [...kept.keys()].slice(0, Math.max(0, kept.size - MOST_KEPT + 1))) kept.delete(oldest);
+  kept.set(id, made);
+  return made;
+}
+
+/** What the studio taught by its last editions, the newest first, and before it had any; one query. */
+export async function lastCatalogues(
+  manager: EntityManager,
+  { id: studioId }: Pick<StudioEntity, "id">,
+  most: number,
+): Promise<readonly StudioCatalogue[]> {
+  const editions = await manager.find(OverlayEntity, {
+    where: { studioId },
+    order: { edition: "DESC" },
+    take: most,
+  });
+  const last = editions.map(known);
+  return last.length < most ? [...last, SHIPPED] : last;
+}
+
 /** The studio's catalogue; one query where its edition was not met before. */
 export async function catalogueIn(
   manager: EntityManager,
   { id: studioId, overlayId: id }: Pick<StudioEntity, "id" | "overlayId">,
 ): Promise<StudioCatalogue> {
   if (id === null) return SHIPPED;
-  const known = kept.get(id);
-  if (known !== undefined) return known;
-  const { edition, entries } = await manager.findOneByOrFail(OverlayEntity, { studioId, id });
-  const overlay = { edition, entries };
-  const made = { ...catalogueInUse(overlay), overlay };
-  for (const oldest of [...kept.keys()].slice(0, Math.max(0, kept.size - MOST_KEPT + 1))) kept.delete(oldest);
-  kept.set(id, made);
-  return made;
+  return kept.get(id) ?? known(await manager.findOneByOrFail(OverlayEntity, { studioId, id }));
 }

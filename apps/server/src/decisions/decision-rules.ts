@@ -7,6 +7,7 @@ import {
   programmeSubject,
   sidesOf,
   type Catalogue,
+  type HiddenSkill,
   type Programme,
   type SideName,
 } from "@mirrup/core";
@@ -23,6 +24,7 @@ export interface Refusal {
 /** What the database knows that a batch of decisions asks about. */
 export interface DecisionKnowledge {
   readonly catalogue: Catalogue;
+  readonly hidden: ReadonlyMap<string, HiddenSkill>;
   /** The studio's, by their key. */
   readonly programmes: ReadonlyMap<string, Programme>;
   readonly students: ReadonlySet<string>;
@@ -94,7 +96,7 @@ export function refusalsOf(request: DecisionRequest, item: number, knowledge: De
     return [refuse(422, "studentId", "unknown-student", "There is no student with this id in the studio.")];
   }
   const refusals: Refusal[] = [];
-  const skill = knowledge.catalogue.skills.get(subject);
+  const skill = knowledge.catalogue.skills.get(subject) ?? knowledge.hidden.get(subject);
   if (comboSubject(subject) !== null) {
     const fault = comboSubjectFault(subject, side, knowledge.combos);
     if (fault !== null) refusals.push(refuse(422, fault.field, fault.code, fault.message));

@@ -6,7 +6,7 @@ import type {
   DecisionView,
   LoggedDecision,
 } from "@mirrup/contract";
-import { programmesOf, sideKey, sidesOf, SideSet, skillOf, type SubjectSide } from "@mirrup/core";
+import { programmesOf, sideKey, sidesOf, SideSet, type SubjectSide } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
@@ -198,6 +198,7 @@ export class DecisionsService {
     return {
       combos,
       catalogue: scope.catalogue,
+      hidden: scope.hidden,
       programmes: programmesOf(scope.overlay),
       students: new Set(students.map((student) => student.id)),
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
@@ -227,8 +228,11 @@ const placeOf = ({ happenedAt, id }: SetEntity | DecisionEntity): LogPlace => ({
 });
 
 /** The sides that a decision is about: an override's gate counts for every side of its skill. */
-function aboutOf({ catalogue }: Scope, { subject, side, decision }: DecisionEntity): readonly SubjectSide[] {
-  return decision.kind === "override"
-    ? sidesOf(skillOf(catalogue, subject)).map((one) => ({ subject, side: one }))
-    : [{ subject, side }];
+function aboutOf(
+  { catalogue, hidden }: Scope,
+  { subject, side, decision }: DecisionEntity,
+): readonly SubjectSide[] {
+  const skill = catalogue.skills.get(subject) ?? hidden.get(subject);
+  if (decision.kind !== "override" || skill === undefined) return [{ subject, side }];
+  return sidesOf(skill).map((one) => ({ subject, side: one }));
 }

@@ -1,5 +1,5 @@
 import type { ProblemError, SetRequest } from "@mirrup/contract";
-import { checkSetCounts, comboSubject, sidesOf, type Catalogue } from "@mirrup/core";
+import { checkSetCounts, comboSubject, sidesOf, type Catalogue, type HiddenSkill } from "@mirrup/core";
 import type { ComboPart } from "@mirrup/core/combos";
 import { isDeepStrictEqual } from "node:util";
 import { comboSubjectFault } from "../combos/index.js";
@@ -14,6 +14,7 @@ export interface Refusal {
 /** What the database knows of the batch's students and ids, read once for all of it. */
 export interface BatchKnowledge {
   readonly catalogue: Catalogue;
+  readonly hidden: ReadonlyMap<string, HiddenSkill>;
   readonly students: ReadonlySet<string>;
   readonly deleted: ReadonlySet<string>;
   readonly stored: ReadonlyMap<string, SetEntity>;
@@ -56,7 +57,8 @@ export function refusalsOf(set: SetRequest, item: number, knowledge: BatchKnowle
     if (fault !== null) refusals.push(refuse(422, fault.field, fault.code, fault.message));
     return refusals;
   }
-  const skill = knowledge.catalogue.skills.get(set.subject);
+  // What is hidden is not taught; what a device had counted before it heard of that is kept.
+  const skill = knowledge.catalogue.skills.get(set.subject) ?? knowledge.hidden.get(set.subject);
   if (skill === undefined) {
     const message = `"${set.subject}" is not a skill of the catalogue.`;
     refusals.push(refuse(422, "subject", "unknown-subject", message));

@@ -123,6 +123,7 @@ export class SetsService {
     return {
       held: students,
       catalogue: scope.catalogue,
+      hidden: scope.hidden,
       students: new Set(students.map((student) => student.id)),
       deleted: new Set(deleted.flatMap(({ idHash }) => hashes.get(idHash) ?? [])),
       stored: new Map(stored.map((set) => [set.id, set])),

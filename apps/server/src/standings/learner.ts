@@ -4,6 +4,7 @@ import {
   overlayGates,
   rulesText,
   type GateOverrides,
+  type SchoolId,
   syllabusOf,
   type Syllabus,
 } from "@mirrup/core";
@@ -21,9 +22,9 @@ export type Taught = Pick<StudentEntity, "school" | "gates" | "settings" | "home
 export type Learner = Taught & Pick<StudentEntity, "id" | "factsRules" | "factsEdition">;
 
 /** The studio's own gates; none where it has none, so that the rules are told as before. */
-function ownGates({ overlay }: Scope): readonly GateOverrides[] {
-  const gates = overlayGates(overlay);
-  return Object.keys(gates.skills ?? {}).length === 0 ? [] : [gates];
+function ownGates({ overlay }: Scope, school: SchoolId): readonly GateOverrides[] {
+  const gates = overlayGates(overlay, school);
+  return Object.keys({ ...gates.skills, ...gates.classes }).length === 0 ? [] : [gates];
 }
 
 /** What a student is taught: their own school, gates and manner before the studio's. */
@@ -32,10 +33,11 @@ export function syllabusFor(
   { school, gates, settings, homeStep, birthYear }: Taught,
 ): Syllabus {
   const chosen = [settings, scope.studio.settings];
+  const id = school ?? scope.studio.school;
   return syllabusOf({
     catalogue: scope.catalogue,
-    school: SCHOOLS[school ?? scope.studio.school],
-    overrides: [{ skills: gates }, ...ownGates(scope)],
+    school: SCHOOLS[id],
+    overrides: [{ skills: gates }, ...ownGates(scope, id)],
     manner: mannerOf(homeStep, ...chosen),
     growsUntil: addsRuns(...chosen) ? grownFrom(birthYear) : null,
   });

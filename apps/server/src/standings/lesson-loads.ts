@@ -14,7 +14,7 @@ type Row = Pick<LessonLoadEntity, keyof LessonLoadEntity>;
 
 function loadOf(scope: Scope, set: LogSet, times: 1 | -1): Row {
   // A set of a combo says itself what was jumped; of what the catalogue has not, each try was a landing.
-  const skill = scope.catalogue.skills.get(set.subject);
+  const skill = scope.catalogue.skills.get(set.subject) ?? scope.hidden.get(set.subject);
   const score = skill === undefined ? null : sideScore(skill, set.side);
   const { landings, multiples } = setLoad(score, set);
   return {

@@ -1,17 +1,22 @@
 import { grouped, isSameSide, SideMap, SideSet, type Instant, type SubjectSide } from "@mirrup/core";
 import {
   byOwner,
+  editionDifference,
   entriesOf,
   evidenceOf,
   foldLines,
   nothingBefore,
   ownerOf,
   ownersOf,
+  touchedSides,
+  type EditionDifference,
   type Reading,
   type SideFacts,
 } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
+import { isDeepStrictEqual } from "node:util";
 import { In } from "typeorm";
+import { lastCatalogues } from "../database/catalogue.js";
 import { holdTeaching, StaleFacts, type Scope, type TeachingScope } from "../database/scope.js";
 import { DecisionEntity, SetEntity, voidedBy, type LogSet } from "../log/index.js";
 import { StudentEntity } from "../students/student.entity.js";
@@ -27,7 +32,7 @@ import {
   type LateSide,
   type TouchedSide,
 } from "./folded-row.js";
-import { readerFor, rulesHash, type Learner } from "./learner.js";
+import { readerFor, rulesHash, syllabusFor, type Learner } from "./learner.js";
 import { addLoads, remakeLoads } from "./lesson-loads.js";
 import { linesFrom, loggedSet, type LogRows } from "./log-lines.js";
 import { linesOf, type Span } from "./log-reader.js";
@@ -38,6 +43,8 @@ import { StandingEntity } from "./standing.entity.js";
 import { skillsReading, studentReading } from "./student-reading.js";
 
 const LAST_SETS = 8;
+/** Whoever is looked at more seldom than so many changes of what is taught has all facts made anew. */
+const LAST_EDITIONS = 8;
 const NO_ROWS: LogRows = { sets: [], decisions: [] };
 
 /** Keeps the facts in step with the log, and reads standings from them. */
@@ -90,6 +97,29 @@ export class StandingsService {
   readingUnder(scope: Scope, learner: Learner, rows: LogRows): Reading {
     const sides = foldLines(linesFrom(rows, scope.studio.timeZone), readerFor(scope, learner));
     return skillsReading(scope, learner, new SideMap(sides.map((one) => [one.owner, one.facts] as const)));
+  }
+
+  /**
+   * Where somebody would stand by another edition of what is taught, from the facts that are kept; the log is read
+   * only of sides that would be judged otherwise.
+   */
+  async readingBy(scope: Scope, then: Scope, learner: Learner, facts?: KeptFacts): Promise<Reading> {
+    const before = syllabusFor(scope, learner);
+    const reader = readerFor(then, learner);
+    const judged = reader.syllabus.sides.filter((side) => {
+      const was = before.find(side.subject, side.side);
+      return was === null || !isDeepStrictEqual(was.gate, side.gate);
+    });
+    if (judged.length === 0) return skillsReading(then, learner, facts);
+    const wanted = new SideSet(judged);
+    const lines = linesFrom(await this.linesOf(then, learner.id, judged), scope.studio.timeZone);
+    const folded = foldLines(lines, reader, (owner) => wanted.has(owner));
+    const kept = (facts?.entries() ?? []).filter(([side]) => !wanted.has(side));
+    return skillsReading(
+      then,
+      learner,
+      new SideMap([...kept, ...folded.map(({ owner, facts: own }) => [owner, own] as const)]),
+    );
   }
 
   /**
@@ -240,7 +270,7 @@ export class StandingsService {
     });
     if (held === null || held.factsRules === rulesHash(scope, readerFor(scope, held))) return;
     const before = await this.rowsOf(scope, [id]);
-    await this.refold(scope, held);
+    await this.follow(scope, held);
     const after = await this.rowsOf(scope, [id]);
     const cleared = (rows: readonly StandingEntity[]) => rows.filter((row) => row.clearedAt !== null);
     const [was, is] = [new SideSet(cleared(before)), new SideSet(cleared(after))];
@@ -257,6 +287,40 @@ export class StandingsService {
     if (changes.length === 0) return;
     const keys = ["studioId", "studentId", "subject", "side"];
     await scope.manager.upsert(RulesChangeEntity, changes, keys);
+  }
+
+  /** Brings facts to the rules in force: only the sides that an edition touched, where they were made by one of the last. */
+  private async follow(scope: TeachingScope, learner: StudentEntity): Promise<void> {
+    const since = await this.changedSince(scope, learner);
+    if (since === null) return this.refold(scope, learner);
+    const { then, difference } = since;
+    const about = difference.reread.map((subject) => ({ subject, side: "whole" as const }));
+    const { sets } = about.length === 0 ? NO_ROWS : await this.linesOf(scope, learner.id, about);
+    const reread = sets.filter(({ subject }) => difference.reread.includes(subject));
+    // What a try of them asks of the legs may be something else.
+    await addLoads(then, reread, -1);
+    await addLoads(scope, reread);
+    const reader = readerFor(scope, learner);
+    const logged = reread.map((set) => loggedSet(set, scope.studio.timeZone));
+    const touched = touchedSides(difference, logged, reader.model);
+    if (touched.length > 0) await this.refold(scope, learner, touched);
+    const factsRules = rulesHash(scope, reader);
+    await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: learner.id }, { factsRules });
+  }
+
+  /** By which of the last editions somebody's facts were made, and what is another since; null for none of them. */
+  private async changedSince(
+    scope: TeachingScope,
+    learner: StudentEntity,
+  ): Promise<{ readonly then: Scope; readonly difference: EditionDifference } | null> {
+    for (const taught of await lastCatalogues(scope.manager, scope.studio, LAST_EDITIONS)) {
+      const then: Scope = { ...scope, ...taught };
+      const { syllabus, model } = readerFor(then, learner);
+      if (learner.factsRules !== rulesHash(then, { syllabus, model })) continue;
+      const difference = editionDifference(syllabus, syllabusFor(scope, learner));
+      return difference === null ? null : { then, difference };
+    }
+    return null;
   }
 
   /**

@@ -1,5 +1,19 @@
-import type { CatalogueView, EditionView, Items, SkillChanges } from "@mirrup/contract";
-import { catalogueReply, editionParam, editionsReply, skillChanges } from "@mirrup/contract/schemas";
+import type {
+  CatalogueView,
+  EditionView,
+  Items,
+  SkillChanges,
+  SkillPreviewItem,
+  SkillPreviewRequest,
+} from "@mirrup/contract";
+import {
+  catalogueReply,
+  editionParam,
+  editionsReply,
+  skillChanges,
+  skillPreviewReply,
+  skillPreviewRequest,
+} from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Param, Post } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
 import { Command, Reading, Within } from "../door/index.js";
@@ -40,6 +54,22 @@ export class OwnSkillsController {
     @Param("edition", { schema: editionParam }) edition: number,
   ): Promise<CatalogueView> {
     return this.skills.edition(scope, edition);
+  }
+
+  @Post("preview")
+  @Reading({
+    says: "What changes of what is taught would come to for some students; asked in parts, so that it can be stopped",
+    for: "coach",
+    reply: skillPreviewReply,
+    refuses: [422],
+    pace: "heavy",
+    size: "batch",
+  })
+  async preview(
+    @Within() scope: Scope,
+    @Body({ schema: skillPreviewRequest }) request: SkillPreviewRequest,
+  ): Promise<Items<SkillPreviewItem>> {
+    return { items: await this.skills.preview(scope, request) };
   }
 
   @Post("changes")

@@ -1,28 +1,34 @@
-import { catalogueWith, CATALOGUE } from "@mirrup/catalogue";
+import { catalogueInUse, catalogueWith, CATALOGUE } from "@mirrup/catalogue";
 import {
   MOST_OWN_SKILLS,
   type CatalogueView,
   type EditionView,
   type SkillChange,
   type SkillChanges,
+  type SkillPreviewItem,
+  type SkillPreviewRequest,
 } from "@mirrup/contract";
 import {
   isOwnSkill,
   programmesOf,
   programmeSubject,
+  schoolOfKey,
   type CatalogueFault,
   type Overlay,
   type OverlayEntry,
 } from "@mirrup/core";
+import { standingDifference } from "@mirrup/core/teaching";
 import { Injectable } from "@nestjs/common";
 import { isDeepStrictEqual } from "node:util";
-import { In } from "typeorm";
+import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { AuditService } from "../audit/index.js";
 import { catalogueIn } from "../database/catalogue.js";
 import type { Scope } from "../database/scope.js";
 import { PersonEntity } from "../auth/person.entity.js";
 import { RefusedFieldsProblem, StaleChangeProblem, UnknownEditionProblem } from "../problems/problem.js";
+import { skillsReading, StandingsService } from "../standings/index.js";
+import { StudentEntity } from "../students/student.entity.js";
 import { OverlayEntity } from "./overlay.entity.js";
 import { StudioEntity } from "./studio.entity.js";
 
@@ -44,6 +50,7 @@ const FIELDS: Readonly<Record<CatalogueFault["code"], string>> = {
   ladder: "is.class",
   role: "subject",
   programme: "is",
+  "hidden-need": "is.isHidden",
 };
 
 /** Where of a change it is that something is wrong. */
@@ -57,10 +64,15 @@ function refuse(place: number, field: string, code: string, message: string): ne
 
 /** Nothing of the studio's own is kept as nothing. */
 function meant(entry: OverlayEntry | null): OverlayEntry | null {
+  if (entry?.kind === "school" && Object.keys(entry.classes).length === 0) return null;
   return entry?.kind === "changed" && Object.keys(entry).length === 1 ? null : entry;
 }
 
 function checkKind({ subject, is }: SkillChange, place: number): void {
+  if (schoolOfKey(subject) !== null) {
+    if (is === null || is.kind === "school") return;
+    refuse(place, "is.kind", "other-kind", "Under a school stands what it asks otherwise.");
+  }
   const isProgramme = programmeSubject(subject)?.item === null;
   if (isProgramme) {
     if (is === null || is.kind === "programme") return;
@@ -93,8 +105,25 @@ function nameIn(
   return catalogue.skills.get(subject)?.name ?? programmesOf(overlay).get(subject)?.name ?? null;
 }
 
+/** What is wrong with the catalogue that changes would come to, each at the change that it is about. */
+function refusalOf(
+  faults: readonly CatalogueFault[],
+  changes: readonly Pick<SkillChange, "subject">[],
+): RefusedFieldsProblem {
+  return new RefusedFieldsProblem(
+    faults.map((fault) => {
+      const found = changes.findIndex(({ subject }) => subject === fault.skill);
+      const { code, message } = fault;
+      return { field: `changes[${Math.max(0, found)}].${fieldOf(fault)}`, code, message };
+    }),
+  );
+}
+
 /** The entries as they are once changes are made. */
-function changedBy(entries: Overlay["entries"], changes: readonly SkillChange[]): Overlay["entries"] {
+function changedBy(
+  entries: Overlay["entries"],
+  changes: readonly Pick<SkillChange, "subject" | "is">[],
+): Overlay["entries"] {
   const all = new Map(Object.entries(entries));
   for (const { subject, is } of changes) {
     if (is === null) all.delete(subject);
@@ -106,7 +135,10 @@ function changedBy(entries: Overlay["entries"], changes: readonly SkillChange[])
 /** What a studio teaches otherwise than the catalogue that ships. */
 @Injectable()
 export class OwnSkillsService {
-  constructor(private readonly audit: AuditService) {}
+  constructor(
+    private readonly audit: AuditService,
+    private readonly standings: StandingsService,
+  ) {}
 
   view({ overlay: { edition, entries }, leftOut }: Pick<Scope, "overlay" | "leftOut">): CatalogueView {
     return { edition, entries, leftOut: leftOut.map(({ skill, message }) => ({ skill, message })) };
@@ -141,17 +173,7 @@ export class OwnSkillsService {
       );
     }
     const result = catalogueWith(changed);
-    if (!result.ok) {
-      throw new RefusedFieldsProblem(
-        result.faults.map((fault) => {
-          const place = Math.max(
-            0,
-            all.findIndex(({ subject }) => subject === fault.skill),
-          );
-          return { field: `changes[${place}].${fieldOf(fault)}`, code: fault.code, message: fault.message };
-        }),
-      );
-    }
+    if (!result.ok) throw refusalOf(result.faults, all);
     await this.checkUnused(scope, changes.filter(isLost));
     const subjects = changes.map(({ subject }) => subject);
     await this.store(scope, changed, subjects);
@@ -160,6 +182,27 @@ export class OwnSkillsService {
     const about = subjects.length === 1 ? name : `${name} and ${subjects.length - 1} more`;
     await this.audit.note(scope, "changed-skills", { about });
     return this.view({ overlay: changed, leftOut: [] });
+  }
+
+  /** What changes would come to for some students: which sides they would lock and open, clear, reopen and hide. */
+  async preview(scope: Scope, { changes, students: ids }: SkillPreviewRequest): Promise<SkillPreviewItem[]> {
+    const { edition, entries } = scope.overlay;
+    const overlay: Overlay = { edition: edition + 1, entries: changedBy(entries, changes) };
+    const result = catalogueWith(overlay);
+    if (!result.ok) throw refusalOf(result.faults, changes);
+    const then: Scope = { ...scope, ...catalogueInUse(overlay), overlay };
+    const students = await scope.manager.findBy(StudentEntity, {
+      ...{ studioId: scope.studio.id, id: In([...ids]), archivedAt: IsNull() },
+    });
+    const facts = await this.standings.factsOf(scope, students);
+    const items: SkillPreviewItem[] = [];
+    for (const student of students) {
+      const { id: studentId, name } = student;
+      const before = skillsReading(scope, student, facts.get(studentId));
+      const after = await this.standings.readingBy(scope, then, student, facts.get(studentId));
+      items.push({ studentId, name, ...standingDifference(before, after) });
+    }
+    return items;
   }
 
   private async store(scope: Scope, { edition, entries }: Overlay, subjects: string[]): Promise<void> {

@@ -5,10 +5,11 @@ import type {
   EditionView,
   GridView,
   Items,
+  SkillPreviewItem,
   StandingItem,
   StudentRecord,
 } from "@mirrup/contract";
-import type { OverlayEntry } from "@mirrup/core";
+import { SideMap, type OverlayEntry } from "@mirrup/core";
 import { between, randomFrom } from "@mirrup/cohort";
 import { v7 as uuid } from "uuid";
 import { SetEntity } from "../log/index.js";
@@ -224,6 +225,170 @@ describe("what ships, as the studio has it", () => {
   });
 });
 
+describe("a skill that is hidden", () => {
+  const hidden: OverlayEntry = { kind: "changed", isHidden: true };
+  const grid = async () => ((await coach.get("/api/grid")).body as GridView).sides;
+
+  it("is taught to nobody, and what was logged of it counts again once it is shown", async () => {
+    const student = await server.addStudent("Ada", studioId);
+    const set = (more: object = {}) =>
+      setOf(student, { subject: "skier", clean: 30, bestStreak: 30, ...more });
+    await coach.post("/api/sets", {
+      sets: [setOf(student, { clean: 60, bestStreak: 60 }), set({ clean: 4, bestStreak: 4 })],
+    });
+    expect((await put("skier", null, hidden)).status).toBe(200);
+    expect(await grid()).not.toContain("skier:whole");
+    expect((await standings(student)).some(({ subject }) => subject === "skier")).toBe(false);
+    const next = (await coach.get(`/api/students/${student}/next`)).body as Items<{ subject: string }>;
+    expect(next.items.some(({ subject }) => subject === "skier")).toBe(false);
+    // A tablet that was out of reach counted on.
+    expect((await coach.post("/api/sets", { sets: [set()] })).status).toBe(200);
+    expect((await coach.post("/api/sets", { sets: [set({ side: "left" })] })).status).toBe(422);
+    const gate = { kind: "override", gate: { kind: "streak", count: 9 } } as const;
+    const override = decisionOf(student, { subject: "skier", side: "whole", decision: gate });
+    expect((await coach.post("/api/decisions", { decisions: [override] })).status).toBe(200);
+    expect((await put("skier", hidden, null)).status).toBe(200);
+    const skier = (await standings(student)).find(({ subject }) => subject === "skier");
+    expect(skier).toMatchObject({ status: "cleared", bestStreak: 30, gate: gate.gate });
+  });
+
+  it("is refused while others need it, or a programme asks for it, and told by whom", async () => {
+    const errors = async (...changes: object[]) =>
+      ((await coach.post("/api/catalogue/changes", { changes })).body as { errors: object[] }).errors;
+    expect(await errors({ subject: "side-swing-cross", was: null, is: hidden })).toMatchObject([
+      {
+        field: "changes[0].is.isHidden",
+        code: "hidden-need",
+        message: expect.stringMatching(/is needed by .+Hide them too/),
+      },
+    ]);
+    expect(await errors({ subject: "basic-bounce", was: null, is: hidden })).toMatchObject([
+      { code: "role" },
+    ]);
+    const programme: OverlayEntry = {
+      ...{ kind: "programme", name: "Wagtail", order: "free", before: null, allBut: 0 },
+      headings: [{ title: "", items: [{ skill: "skier", side: "whole", ask: { kind: "gate" } }] }],
+    };
+    const key = `programme:${uuid()}`;
+    await put(key, null, programme);
+    expect(await errors({ subject: "skier", was: null, is: hidden })).toMatchObject([
+      { message: expect.stringMatching(/needed by .*Wagtail/) },
+    ]);
+    await put(key, programme, { ...programme, isEnded: true });
+    expect((await put("skier", null, hidden)).status).toBe(200);
+  });
+});
+
+describe("gates of the studio's own", () => {
+  it("stand in one school, or of a whole class in it, the narrower first", async () => {
+    const student = await server.addStudent("Ada", studioId);
+    const gates = async () =>
+      Object.fromEntries((await standings(student)).map(({ subject, gate }) => [subject, gate]));
+    const streak = (count: number) => ({ kind: "streak", count }) as const;
+    const ofClass: OverlayEntry = { kind: "school", classes: { footwork: streak(3) } };
+    expect((await put("school:quick-frontier", null, ofClass)).status).toBe(200);
+    const skier: OverlayEntry = { kind: "changed", gate: streak(7), gates: { "steady-hold": streak(5) } };
+    expect((await put("skier", null, skier)).status).toBe(200);
+    expect(await gates()).toMatchObject({ skier: streak(7), bell: streak(3) });
+    await coach.ask("PATCH", `/api/students/${student}`, { version: 1, school: "steady-hold" });
+    const steady = await gates();
+    expect(steady.skier).toEqual(streak(5));
+    expect(steady.bell).not.toEqual(streak(3));
+    expect((await put("school:none", null, ofClass)).status).toBe(422);
+    expect((await put("school:quick-frontier", ofClass, { kind: "school", classes: {} })).body).toMatchObject(
+      {
+        entries: { skier },
+      },
+    );
+  });
+
+  it("have only those sides made anew that they judge", async () => {
+    const student = await server.addStudent("Ada", studioId);
+    const sets = ["skier", "bell", "side-straddle"].map((subject) => setOf(student, { subject }));
+    await coach.post("/api/sets", { sets });
+    const written = async () =>
+      Object.fromEntries(
+        (
+          await server.sql<{ subject: string; xmin: string }>(
+            "SELECT subject, xmin::text FROM standing WHERE student_id = $1",
+            [student],
+          )
+        ).map(({ subject, xmin }) => [subject, xmin]),
+      );
+    const before = await written();
+    await put("skier", null, { kind: "changed", gate: { kind: "streak", count: 4 } });
+    expect((await standings(student)).find(({ subject }) => subject === "skier")?.status).toBe("cleared");
+    const after = await written();
+    expect(after.skier).not.toBe(before.skier);
+    expect([after.bell, after["side-straddle"]]).toEqual([before.bell, before["side-straddle"]]);
+  });
+});
+
+describe("what a change would come to", () => {
+  const preview = async (students: readonly string[], ...changes: object[]) =>
+    coach.post("/api/catalogue/preview", { changes, students });
+
+  it("is told student by student before it is made, and is what then becomes of them", async () => {
+    const [ada, bo] = await Promise.all(["Ada", "Bo"].map((name) => server.addStudent(name, studioId)));
+    if (ada === undefined || bo === undefined) throw new Error("nobody there");
+    await coach.post("/api/sets", {
+      sets: [
+        setOf(ada, { clean: 60, bestStreak: 60 }),
+        setOf(ada, { subject: "skier", clean: 5, bestStreak: 5 }),
+      ],
+    });
+    const needs = { subject: "cross", is: { kind: "changed", needs: "double-under" } };
+    const gate = { subject: "skier", is: { kind: "changed", gate: { kind: "streak", count: 5 } } };
+    const asked = await preview([ada, bo], needs, gate);
+    expect(asked.status).toBe(200);
+    const items = (asked.body as Items<SkillPreviewItem>).items;
+    expect(items.find(({ studentId }) => studentId === bo)).toMatchObject({
+      ...{ name: "Bo", clears: [], reopens: [], locks: [], opens: [], hides: [] },
+    });
+    const of = items.find(({ studentId }) => studentId === ada);
+    expect(of).toMatchObject({
+      clears: [{ subject: "skier", side: "whole" }],
+      locks: expect.arrayContaining([{ subject: "cross", side: "left" }]),
+    });
+    const before = await standings(ada);
+    await coach.post("/api/catalogue/changes", {
+      changes: [needs, gate].map((one) => ({ ...one, was: null })),
+    });
+    const after = await standings(ada);
+    const became = (status: string) => {
+      const was = new SideMap(before.map((one) => [one, one.status] as const));
+      const those = after.filter((one) => one.status === status && was.get(one) !== status);
+      return those.map(({ subject, side }) => ({ subject, side }));
+    };
+    expect(became("cleared")).toEqual(of?.clears);
+    expect(became("locked")).toEqual(of?.locks);
+    // And back.
+    const back = await preview([ada], { subject: "cross", is: null });
+    const opens = (back.body as Items<SkillPreviewItem>).items[0]?.opens ?? [];
+    expect(opens).toHaveLength(of?.locks.length ?? 0);
+    expect(opens).toEqual(expect.arrayContaining([...(of?.locks ?? [])]));
+    const hide = await preview([ada], { subject: "skier", is: { kind: "changed", isHidden: true } });
+    expect((hide.body as Items<SkillPreviewItem>).items[0]?.hides).toEqual([
+      { subject: "skier", side: "whole" },
+    ]);
+  });
+
+  it("is refused as the change would be, and is not for those who only look", async () => {
+    const ada = await server.addStudent("Ada", studioId);
+    const bad = { subject: "cross", is: { kind: "changed", needs: "nothing" } };
+    expect(await preview([ada], bad)).toMatchObject({
+      status: 422,
+      body: { errors: [{ field: "changes[0].is.needs" }] },
+    });
+    const viewer = await server.addPerson(studioId, "viewer");
+    const good = { subject: "cross", is: null };
+    expect((await viewer.post("/api/catalogue/preview", { changes: [good], students: [ada] })).status).toBe(
+      403,
+    );
+    expect((await catalogue()).edition).toBe(0);
+  });
+});
+
 describe("two who change at once", () => {
   it("keep both of their skills", async () => {
     const ids = Array.from({ length: 6 }, ownId);
@@ -331,14 +496,18 @@ describe("what is taught changed while sets come in", () => {
         ["skier", { kind: "changed", gate: { kind: "streak", count } }],
         ["skier", { kind: "changed", name: `slalom ${count}` }],
         ["skier", null],
+        ["skier", { kind: "changed", isHidden: true }],
+        ["school:quick-frontier", { kind: "school", classes: { footwork: { kind: "streak", count } } }],
         [id, own({ gate: { kind: "streak", count }, needs: pick(["", "skier", "cross"]) })],
+        [id, own({ isHidden: true })],
       ]);
       return (await put(subject, entries[subject] ?? null, is)).status;
     };
     const look = async () => (await coach.get("/api/grid")).status;
     for (let round = 0; round < 3; round += 1) {
       const asked = Array.from({ length: 12 }, () => pick([addSet, addSet, teach, look])());
-      for (const status of await Promise.all(asked)) expect([200, 409]).toContain(status);
+      // What is needed by another, or needs what is hidden, is refused.
+      for (const status of await Promise.all(asked)) expect([200, 409, 422]).toContain(status);
     }
     // Facts that older rules made are made anew when they are read.
     expect(await look()).toBe(200);
@@ -347,9 +516,12 @@ describe("what is taught changed while sets come in", () => {
         where: { studioId },
         order: { studentId: "ASC", subject: "ASC", side: "ASC" },
       });
-    const kept = (await facts()).map(rounded);
+    const loads = () =>
+      server.sql("SELECT * FROM lesson_load WHERE studio_id = $1 ORDER BY student_id, day", [studioId]);
+    const [kept, legs] = [(await facts()).map(rounded), await loads()];
     await rebuildAll(server.database);
     expect((await facts()).map(rounded)).toEqual(kept);
+    expect(await loads()).toEqual(legs);
     expect(await server.database.manager.countBy(SetEntity, { studioId })).toBe(sent.length);
   });
 });

@@ -60,7 +60,7 @@ export interface TestApp {
   readonly addPerson: (studioId: string, role: Role, email?: string) => Promise<Client>;
   readonly addStudent: (name: string, studioId?: string) => Promise<string>;
   /** Runs SQL as the owner of the schema. */
-  readonly sql: (text: string, values?: readonly unknown[]) => Promise<void>;
+  readonly sql: <Row = unknown>(text: string, values?: readonly unknown[]) => Promise<readonly Row[]>;
   /** Runs SQL as the owner of the database server, outside this database. */
   readonly maintain: (text: string) => Promise<void>;
   readonly databaseName: string;
@@ -146,9 +146,7 @@ export async function startTestApp({ bare = false, smtp = null }: TestOptions = 
       await database.manager.insert(StudentEntity, { ...rest, studioId: studio, id, name });
       return id;
     },
-    sql: async (text, values = []) => {
-      await database.query(text, [...values]);
-    },
+    sql: (text, values = []) => database.query(text, [...values]),
     maintain,
     databaseName,
     close: async () => {

@@ -28,7 +28,7 @@ export function ownCatalogue(): Overlay | null {
 /** What the studio says of a skill otherwise, or a skill of its own; null for nothing. */
 export function ownWayOf(id: string): SkillOverlayEntry | null {
   const entry = taught.own?.entries[id];
-  return entry === undefined || entry.kind === "programme" ? null : entry;
+  return entry?.kind === "own" || entry?.kind === "changed" ? entry : null;
 }
 
 const BY_NAME = new Intl.Collator();

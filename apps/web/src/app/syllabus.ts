@@ -12,11 +12,16 @@ import {
 } from "@mirrup/core";
 import { catalogue, ofCatalogue, ownCatalogue } from "./catalogue.js";
 
-const SCHOOL = SCHOOLS["quick-frontier"];
+const SCHOOL_ID = "quick-frontier";
+const SCHOOL = SCHOOLS[SCHOOL_ID];
 
 /** Drills and what they are evidence for depend on no school. */
 export const syllabus: () => Syllabus = ofCatalogue((of) =>
-  syllabusOf({ catalogue: of, school: SCHOOL, overrides: [overlayGates(ownCatalogue() ?? NO_OVERLAY)] }),
+  syllabusOf({
+    catalogue: of,
+    school: SCHOOL,
+    overrides: [overlayGates(ownCatalogue() ?? NO_OVERLAY, SCHOOL_ID)],
+  }),
 );
 
 /** The sides of a catalogue that is only looked at, and what they need. */

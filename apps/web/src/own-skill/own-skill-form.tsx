@@ -43,7 +43,7 @@ const FIELD_OF: Readonly<Record<CatalogueFault["code"], keyof Draft>> = {
     cycle: "needs",
   },
   // A programme asks for a side that the skill would not have any more.
-  ...{ "strand-order": "strand", ladder: "class", programme: "sides" },
+  ...{ "strand-order": "strand", ladder: "class", programme: "sides", "hidden-need": "name" },
 };
 
 function faultsByField(faults: readonly CatalogueFault[]): Partial<Record<keyof Draft, string>> {

@@ -1,4 +1,4 @@
-import { NO_OVERLAY } from "@mirrup/core";
+import { NO_OVERLAY, schoolOfKey } from "@mirrup/core";
 import { Alert, Button, Checkbox, FileButton, Group, Stack, Text } from "@mantine/core";
 import { IconFileDownload, IconFileUpload } from "@tabler/icons-react";
 import { useState } from "react";
@@ -6,11 +6,16 @@ import { useMayTeach } from "../account/index.js";
 import { ownCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { saveFile } from "../app/save-file.js";
-import { capital, skillName } from "../app/words.js";
+import { capital, SCHOOL_NAMES, skillName } from "../app/words.js";
 import { faultsOf, fileOf, readSkills, type Offered } from "./skills-file.js";
 import { useSkillChange } from "./use-skill-change.js";
 
-const nameOf = ({ subject, is }: Offered) => capital(is.name ?? skillName(subject));
+/** What it is called in the file; a skill that it does not name, and a school, by the usual name. */
+function nameOf({ subject, is }: Offered): string {
+  const school = schoolOfKey(subject);
+  if (school !== null) return `Gates of ${SCHOOL_NAMES[school]}`;
+  return capital((is.kind === "school" ? undefined : is.name) ?? skillName(subject));
+}
 
 function stateWords({ state, was }: Offered): string {
   if (state === "new") return "";

@@ -87,7 +87,8 @@ export type CatalogueFaultCode =
   | "strand-order"
   | "ladder"
   | "role"
-  | "programme";
+  | "programme"
+  | "hidden-need";
 
 export interface CatalogueFault {
   readonly code: CatalogueFaultCode;
@@ -360,7 +361,7 @@ export function siblingsOf(catalogue: Catalogue, id: string): readonly string[] 
 }
 
 /** The score of a skill's side: as written for the right, its mirror for the left. */
-export function sideScore(skill: Skill, side: SideName): Score | null {
+export function sideScore(skill: Pick<Skill, "score">, side: SideName): Score | null {
   return skill.score !== null && side === "left" ? mirrorScore(skill.score) : skill.score;
 }
 

@@ -12,21 +12,30 @@ import {
   type SkillEntry,
   type StrandEntry,
 } from "./catalogue.js";
-import type { Gate, GateOverrides } from "./gates.js";
-import { parseNeeds } from "./needs.js";
-import { programmeSubject } from "./programme.js";
+import { SCHOOL_IDS, type Gate, type GateOverrides, type SchoolId } from "./gates.js";
+import { parseLadders } from "./ladder-line.js";
+import { parseNeeds, printNeeds } from "./needs.js";
+import { parseScore } from "../rope/parse.js";
 import { programmeFaults } from "./programme-faults.js";
-import type { Programme } from "./programme.js";
+import { namedInRoles } from "./roles.js";
+import type { Skill, SkillClass } from "./skill.js";
+import { programmeItems, programmeSubject, type Programme } from "./programme.js";
 
 /** A skill of the studio's own, on a strand of the catalogue's. Its id is permanent and begins with `own:`. */
 export interface OwnSkill extends Omit<SkillEntry, "id" | "shared" | "forms"> {
   readonly strand: string;
   /** What clears it, in whatever school; its class's gate where that is left out. */
   readonly gate?: Gate;
+  /** What clears it in one school, before what clears it in all. */
+  readonly gates?: Readonly<Partial<Record<SchoolId, Gate>>>;
+  /** Taught to nobody for now; its record stays, and counts again once it is shown. */
+  readonly isHidden?: boolean;
 }
 
 /** A skill that ships, as the studio has it; what is left out is as it ships. */
-export interface ChangedSkill extends Partial<Pick<OwnSkill, "needs" | "cues" | "look" | "gate">> {
+export interface ChangedSkill extends Partial<
+  Pick<OwnSkill, "needs" | "cues" | "look" | "gate" | "gates" | "isHidden">
+> {
   /** The studio's own name, which comes before the usual one. */
   readonly name?: string;
 }
@@ -40,16 +49,42 @@ export interface OwnProgramme extends Programme {
   readonly isEnded?: boolean;
 }
 
-export type OverlayEntry = SkillOverlayEntry | OwnProgramme;
+/** What a school asks otherwise in this studio, of whole classes. */
+export interface OwnSchool {
+  readonly kind: "school";
+  readonly classes: Readonly<Partial<Record<SkillClass, Gate>>>;
+}
+
+export type OverlayEntry = SkillOverlayEntry | OwnProgramme | OwnSchool;
+
+const SCHOOL = /^school:(.+)$/;
+
+/** The key under which a studio keeps what it asks otherwise in a school. */
+export function schoolKey(school: SchoolId): string {
+  return `school:${school}`;
+}
+
+/** The school that such a key is of; null for any other key. */
+export function schoolOfKey(key: string): SchoolId | null {
+  const [, id] = SCHOOL.exec(key) ?? [];
+  return SCHOOL_IDS.find((one) => one === id) ?? null;
+}
+
+function isOfSkill(entry: OverlayEntry): entry is SkillOverlayEntry {
+  return entry.kind === "own" || entry.kind === "changed";
+}
 
 export interface Overlay {
   /** Counts the changes. */
   readonly edition: number;
-  /** By the skill's id, or the programme's key. */
+  /** By the skill's id, the programme's key or the school's. */
   readonly entries: Readonly<Record<string, OverlayEntry>>;
 }
 
 export const NO_OVERLAY: Overlay = { edition: 0, entries: {} };
+
+/** Skills that are told by name. */
+const MOST_TOLD = 5;
 
 const OWN = /^own:[\da-f]{8}(?:-[\da-f]{4}){3}-[\da-f]{12}$/;
 
@@ -74,7 +109,7 @@ export interface WrittenCatalogue {
 
 function changed(entry: SkillEntry, change: OverlayEntry | undefined): SkillEntry {
   if (change?.kind !== "changed") return entry;
-  const { name, kind: _kind, gate: _gate, ...said } = change;
+  const { name, kind: _kind, gate: _gate, gates: _gates, isHidden: _hidden, ...said } = change;
   return {
     ...entry,
     ...said,
@@ -111,23 +146,110 @@ function inOrder(skills: readonly SkillEntry[]): readonly SkillEntry[] {
   return [...placed];
 }
 
-/** The strands with the studio's skills at their ends, or where what needs them stands. */
-function overlaid(strands: readonly StrandEntry[], { entries }: Overlay): readonly StrandEntry[] {
+/** The strands with the studio's skills at their ends, or where what needs them stands; those that are hidden too. */
+function withOwn(strands: readonly StrandEntry[], { entries }: Overlay): readonly StrandEntry[] {
   return strands.map((strand) => {
     const own = Object.entries(entries).flatMap(([id, entry]): SkillEntry[] => {
       if (entry.kind !== "own" || entry.strand !== strand.id) return [];
-      const { kind: _kind, strand: _strand, gate: _gate, ...skill } = entry;
+      const { kind: _kind, strand: _strand, gate: _gate, gates: _gates, isHidden: _hidden, ...skill } = entry;
       return [{ ...skill, id }];
     });
-    const skills = [...strand.skills.map((skill) => changed(skill, entries[skill.id])), ...own];
-    return { ...strand, skills: inOrder(skills) };
+    return {
+      ...strand,
+      skills: [...strand.skills.map((skill) => changed(skill, entries[skill.id])), ...own],
+    };
   });
+}
+
+function isHiddenIn({ entries }: Overlay, id: string): boolean {
+  const entry = entries[id];
+  return entry !== undefined && isOfSkill(entry) && entry.isHidden === true;
+}
+
+/** The skill's needs without what merely helps and is hidden. */
+function withoutHidden(skill: SkillEntry, own: Overlay): SkillEntry {
+  if (!skill.needs.includes("helps:")) return skill;
+  try {
+    const { needs, helps } = parseNeeds(skill.needs);
+    return { ...skill, needs: printNeeds({ needs, helps: helps.filter((id) => !isHiddenIn(own, id)) }) };
+  } catch {
+    return skill;
+  }
+}
+
+/** A catalogue as it is to be built: what is taught, each strand's skills in an order that can be. */
+function overlaid({ strands, version, craft }: WrittenCatalogue, own: Overlay): WrittenCatalogue {
+  const ofSkills = Object.entries(craft.ladders.skills).filter(([id]) => !isHiddenIn(own, id));
+  return {
+    version: own.edition === 0 ? version : `${version}+${own.edition}`,
+    strands: withOwn(strands, own).map((strand) => ({
+      ...strand,
+      skills: inOrder(
+        strand.skills.filter(({ id }) => !isHiddenIn(own, id)).map((skill) => withoutHidden(skill, own)),
+      ),
+    })),
+    craft: { ...craft, ladders: { ...craft.ladders, skills: Object.fromEntries(ofSkills) } },
+  };
+}
+
+/** Whether the drills of one skill go by way of another. */
+function goesBy({ strands, craft }: WrittenCatalogue): (skill: string, part: string) => boolean {
+  const classes = new Map(strands.flatMap(({ skills }) => skills.map((skill) => [skill.id, skill.class])));
+  const { skills: lines } = parseLadders(craft.ladders, (id) => classes.get(id));
+  return (skill, part) => lines.get(skill)?.some(({ parts }) => parts.includes(part)) === true;
+}
+
+/** What still asks for a skill that is to be hidden, told of the hidden one. */
+function hiddenFaults(written: WrittenCatalogue, own: Overlay): readonly CatalogueFault[] {
+  const all = withOwn(written.strands, own).flatMap(({ skills }) => skills);
+  const hidden = all.filter(({ id }) => isHiddenIn(own, id));
+  if (hidden.length === 0) return [];
+  const shown = all.filter(({ id }) => !isHiddenIn(own, id));
+  const roles = new Set(namedInRoles(written.craft.roles));
+  const isBy = goesBy(written);
+  const programmes = [...programmesOf(own).values()].filter(({ isEnded }) => isEnded !== true);
+  return hidden.flatMap(({ id, name: plain }): CatalogueFault[] => {
+    const name = plain.charAt(0).toUpperCase() + plain.slice(1);
+    if (roles.has(id)) {
+      const message = `${name} is what other skills are drilled and tested with, and cannot be hidden.`;
+      return [{ code: "role", skill: id, message }];
+    }
+    const using = [
+      ...shown.filter((skill) => named(skill).includes(id) || isBy(skill.id, id)),
+      ...programmes.filter((programme) => programmeItems(programme).some(({ skill }) => skill === id)),
+    ].map((one) => one.name);
+    if (using.length === 0) return [];
+    const told = using.slice(0, MOST_TOLD).join(", ");
+    const more = using.length > MOST_TOLD ? ` and ${using.length - MOST_TOLD} more` : "";
+    const message = `${name} is needed by ${told}${more}. Hide them too, or change what they need.`;
+    return [{ code: "hidden-need", skill: id, message }];
+  });
+}
+
+export type HiddenSkill = Pick<Skill, "name" | "twoSided" | "score">;
+
+function hiddenOf({ name, sides, score }: Pick<SkillEntry, "name" | "sides" | "score">): HiddenSkill {
+  const parsed = score === null ? null : parseScore(score);
+  return { name, twoSided: sides === "two", score: parsed?.ok === true ? parsed.score : null };
+}
+
+/** What is taught to nobody for now, by the skill's id: what is logged of it all the same is kept. */
+export function hiddenSkills({ strands }: WrittenCatalogue, own: Overlay): ReadonlyMap<string, HiddenSkill> {
+  const all = withOwn(strands, own).flatMap(({ skills }) => skills);
+  return new Map(
+    all.filter(({ id }) => isHiddenIn(own, id)).map((skill) => [skill.id, hiddenOf(skill)] as const),
+  );
 }
 
 /** Ids and strands that an overlay names and that are not there. */
 function strayFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readonly CatalogueFault[] {
   const skills = new Set(strands.flatMap((strand) => strand.skills.map(({ id }) => id)));
   return Object.entries(entries).flatMap(([skill, entry]): CatalogueFault[] => {
+    if (entry.kind === "school") {
+      if (schoolOfKey(skill) !== null) return [];
+      const message = `"${skill}" is no school.`;
+      return [{ code: "duplicate-id", skill, message }];
+    }
     if (entry.kind === "programme") {
       if (programmeSubject(skill)?.item === null) return [];
       const message = `"${skill}" is no id of a programme.`;
@@ -159,7 +281,7 @@ function nameFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readon
     ),
   );
   return Object.entries(entries).flatMap(([skill, entry]): CatalogueFault[] => {
-    if (entry.kind === "programme") return [];
+    if (!isOfSkill(entry)) return [];
     const names = [entry.name ?? [], entry.kind === "own" ? (entry.also ?? []) : []].flat();
     const takenFrom = (one: string) => {
       const owner = owners.get(plainName(one));
@@ -178,30 +300,35 @@ function nameFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readon
 function programmesFaults(catalogue: Catalogue, own: Overlay): readonly CatalogueFault[] {
   const programmes = programmesOf(own);
   return [...programmes].flatMap(([skill, programme]) =>
-    programmeFaults(catalogue, skill, programme, programmes).map(
-      ({ heading, item, message }): CatalogueFault => ({
+    programmeFaults(catalogue, skill, programme, programmes)
+      // Nobody works at what is ended: what it asked may be taught no longer.
+      .filter(({ code }) => programme.isEnded !== true || code !== "unknown-subject")
+      .map(({ heading, item, message }): CatalogueFault => ({
         ...{ code: "programme", skill, message: `${programme.name}: ${message}` },
         ...(heading === null || item === null ? {} : { place: { heading, item } }),
-      }),
-    ),
+      })),
   );
 }
 
-/** The gates that the studio sets of its own, in whatever school. */
-export function overlayGates({ entries }: Overlay): GateOverrides {
-  const gates = Object.entries(entries).flatMap(([id, entry]) =>
-    entry.kind === "programme" || entry.gate === undefined ? [] : [[id, entry.gate]],
-  );
-  return { skills: Object.fromEntries(gates) as Readonly<Record<string, Gate>> };
+/** The gates that the studio sets of its own in a school, skill by skill and for whole classes. */
+export function overlayGates({ entries }: Overlay, school: SchoolId): GateOverrides {
+  const gates = Object.entries(entries).flatMap(([id, entry]) => {
+    const gate = isOfSkill(entry) ? (entry.gates?.[school] ?? entry.gate) : undefined;
+    return gate === undefined ? [] : [[id, gate] as const];
+  });
+  const own = entries[schoolKey(school)];
+  return {
+    skills: Object.fromEntries(gates),
+    ...(own?.kind === "school" ? { classes: own.classes } : {}),
+  };
 }
 
 /** The studio's catalogue, checked whole; every fault with the skill's name and the reason. O(skills + needs). */
 export function overlay(written: WrittenCatalogue, own: Overlay): CatalogueResult {
-  const stray = [...strayFaults(written, own), ...nameFaults(written, own)];
+  const stray = [...strayFaults(written, own), ...nameFaults(written, own), ...hiddenFaults(written, own)];
   if (stray.length > 0) return { ok: false, faults: stray };
-  const { strands, version, craft } = written;
-  const edition = own.edition === 0 ? version : `${version}+${own.edition}`;
-  const built = buildCatalogue(overlaid(strands, own), edition, craft);
+  const { strands, version, craft } = overlaid(written, own);
+  const built = buildCatalogue(strands, version, craft);
   if (!built.ok) return built;
   const faults = programmesFaults(built.catalogue, own);
   return faults.length > 0 ? { ok: false, faults } : built;
@@ -211,6 +338,8 @@ export interface UsableCatalogue {
   readonly catalogue: Catalogue;
   /** What of the overlay does not fit the catalogue that ships any more, and is left out. */
   readonly leftOut: readonly CatalogueFault[];
+  /** What is taught to nobody for now, by the skill's id; what was left out, too. */
+  readonly hidden: ReadonlyMap<string, HiddenSkill>;
 }
 
 /**
@@ -222,7 +351,13 @@ export function usable(written: WrittenCatalogue, own: Overlay): UsableCatalogue
   let left = own;
   for (;;) {
     const result = overlay(written, left);
-    if (result.ok) return { catalogue: result.catalogue, leftOut };
+    if (result.ok) {
+      const lost = Object.entries(own.entries).flatMap(([id, entry]) =>
+        entry.kind === "own" && !(id in left.entries) ? [[id, hiddenOf(entry)] as const] : [],
+      );
+      const hidden = new Map([...hiddenSkills(written, left), ...lost]);
+      return { catalogue: result.catalogue, leftOut, hidden };
+    }
     const { entries } = left;
     const faulty = new Set(result.faults.map(({ skill }) => skill).filter((skill) => skill in entries));
     if (faulty.size === 0 && Object.keys(entries).length === 0) {

@@ -45,6 +45,10 @@ export class SideSet {
   get size(): number {
     return this.sides.size;
   }
+
+  all(): readonly SubjectSide[] {
+    return this.sides.entries().map(([side]) => side);
+  }
 }
 
 export function isSameSide(one: SubjectSide, other: SubjectSide): boolean {
