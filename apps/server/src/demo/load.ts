@@ -71,8 +71,16 @@ async function addStudents(scope: Scope): Promise<void> {
 /** What the studio has of its own, as the first edition of it. */
 async function addProgrammes(manager: EntityManager, studioId: string, madeAt: Date): Promise<void> {
   const id = demoId("programmes");
+  const owner = DEMO_PEOPLE.find(({ role }) => role === "owner");
   await manager.insert(OverlayEntity, {
-    ...{ studioId, id, edition: 1, entries: DEMO_PROGRAMMES, personId: null, madeAt },
+    ...{
+      studioId,
+      id,
+      edition: 1,
+      entries: DEMO_PROGRAMMES,
+      personId: owner === undefined ? null : demoId(owner.email),
+      madeAt,
+    },
     subjects: Object.keys(DEMO_PROGRAMMES),
   });
   await manager.update(StudioEntity, { id: studioId }, { overlayId: id });

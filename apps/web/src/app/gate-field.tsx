@@ -38,18 +38,20 @@ function numbersOf(gate: Gate): readonly [number, number] {
 
 interface GateFieldProps {
   readonly label?: string;
+  /** Whether what stands around it says already what it is. */
+  readonly isBare?: boolean;
   readonly value: Gate;
   readonly onChange: (gate: Gate) => void;
 }
 
 /** What clears a side: its kind, and one number or two. */
-export function GateField({ label = "Gate", value, onChange }: GateFieldProps) {
+export function GateField({ label = "Gate", isBare = false, value, onChange }: GateFieldProps) {
   const { kind } = value;
   const [first, second] = numbersOf(value);
   return (
     <Group gap={6} align="flex-end" wrap="nowrap">
       <NumberInput
-        label={label}
+        {...(isBare ? { "aria-label": label } : { label })}
         min={1}
         max={9999}
         w={80}

@@ -1,6 +1,6 @@
 /** Every sentence about the craft that the screens say: codes and numbers in, plain words out. */
 import type { GroupView, StandingItem, UnmetItem } from "@mirrup/contract";
-import { FAULTS, SCHOOLS, TERMS } from "@mirrup/catalogue";
+import { CATALOGUE, FAULTS, SCHOOLS, TERMS } from "@mirrup/catalogue";
 import {
   armsWords,
   comboSubject,
@@ -23,7 +23,7 @@ import type {
   TriesLeft,
   WeekLoad,
 } from "@mirrup/core/teaching";
-import { catalogue, programmes } from "./catalogue.js";
+import { catalogue, ownWayOf, programmes } from "./catalogue.js";
 import { counted, pluralOf } from "./plural.js";
 
 const percent = new Intl.NumberFormat("en", { style: "percent", maximumFractionDigits: 0 });
@@ -97,7 +97,9 @@ export function skillName(subject: string): string {
     const title = programmes().get(programme.programme)?.name ?? "a programme";
     return programme.item === null ? title : `${title}: ${skillName(skillOfItem(programme.item))}`;
   }
-  const name = catalogue().skills.get(subject)?.name;
+  // What is hidden is called as ever: it stands in records.
+  const name =
+    catalogue().skills.get(subject)?.name ?? ownWayOf(subject)?.name ?? CATALOGUE.skills.get(subject)?.name;
   // Outside of its studio nobody knows what it is called.
   return name ?? (isOwnSkill(subject) ? "a skill of the studio’s own" : subject);
 }

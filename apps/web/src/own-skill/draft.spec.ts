@@ -22,6 +22,11 @@ const written = (more: Partial<typeof EMPTY_DRAFT> = {}) => ({
 
 afterEach(() => teach(null));
 
+const OWN = {
+  gate: { kind: "streak", count: 3 },
+  gates: { "steady-hold": { kind: "hold", seconds: 20 } },
+} as const;
+
 describe("a skill of the studio's own while it is written", () => {
   it("is what its score says of it, until somebody says otherwise", () => {
     const { entry, proposed } = settled(written());
@@ -59,9 +64,9 @@ describe("a skill of the studio's own while it is written", () => {
 
   it("is the same again when it is opened to be changed", () => {
     const { entry } = settled(
-      written({ also: "twist, , the barrel ", look: " Hands. ", gate: { kind: "streak", count: 3 } }),
+      written({ also: "twist, , the barrel ", look: " Hands. ", own: OWN, isHidden: true }),
     );
-    expect(entry).toMatchObject({ also: ["twist", "the barrel"], look: "Hands." });
+    expect(entry).toMatchObject({ also: ["twist", "the barrel"], look: "Hands.", isHidden: true, ...OWN });
     const again = settled(draftOf(entry), ID).entry;
     expect({ ...again, faults: [] }).toEqual({ ...entry, faults: [] });
   });
@@ -79,7 +84,7 @@ describe("what would come of it", () => {
   it("has its level and its place on the map", () => {
     const preview = previewOf(ID, entry);
     if (!preview.ok) throw new Error("not ok");
-    expect(preview.skill.level).toBeGreaterThan(CATALOGUE.skills.get("cross")?.level ?? 0);
+    expect(preview.skill?.level).toBeGreaterThan(CATALOGUE.skills.get("cross")?.level ?? 0);
     expect(preview.catalogue.skills.size).toBe(CATALOGUE.skills.size + 1);
   });
 

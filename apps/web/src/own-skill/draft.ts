@@ -9,7 +9,6 @@ import {
   skillOf,
   type Catalogue,
   type CatalogueFault,
-  type Gate,
   type OverlayEntry,
   type Score,
   type Skill,
@@ -19,6 +18,7 @@ import {
 import { classOfScore, hasSides, proposedNeeds, type ProposalReason } from "@mirrup/core/combos";
 import { catalogue, ownCatalogue } from "../app/catalogue.js";
 import { syllabus, syllabusIn } from "../app/syllabus.js";
+import { gateEntry, gatesOf, NO_GATES, type OwnGates } from "./own-gates.js";
 
 export type OwnEntry = Extract<OverlayEntry, { readonly kind: "own" }>;
 
@@ -37,13 +37,13 @@ export interface Draft {
   /** A line each. */
   readonly cues: string | null;
   readonly look: string;
-  /** Null for its kind's gate. */
-  readonly gate: Gate | null;
+  readonly own: OwnGates;
+  readonly isHidden: boolean;
 }
 
 export const EMPTY_DRAFT: Draft = {
   ...{ name: "", also: "", score: "", sides: null, class: null, strand: null, needs: null, cues: null },
-  ...{ look: "", gate: null },
+  ...{ look: "", own: NO_GATES, isHidden: false },
 };
 
 /** What stands in a draft once its proposals are taken. */
@@ -118,22 +118,24 @@ export function settled(draft: Draft, except: string | null = null): { entry: Ow
     cues: linesOf(draft.cues ?? proposed.cues, "\n"),
     faults: proposed.faults,
     look: draft.look.trim(),
-    ...(draft.gate === null ? {} : { gate: draft.gate }),
+    ...gateEntry(draft.own),
+    ...(draft.isHidden ? { isHidden: true } : {}),
   };
   return { entry, proposed };
 }
 
 /** A skill that is kept as a draft of itself: nothing of it is proposed anew. */
 export function draftOf(entry: OwnEntry): Draft {
-  const { name, also = [], score, sides, strand, needs, cues, look, gate } = entry;
+  const { name, also = [], score, sides, strand, needs, cues, look, isHidden = false } = entry;
   return {
     ...{ name, also: also.join(", "), score: score ?? "", sides, class: entry.class, strand, needs },
-    ...{ cues: cues.join("\n"), look, gate: gate ?? null },
+    ...{ cues: cues.join("\n"), look, own: gatesOf(entry), isHidden },
   };
 }
 
 export type Preview =
-  | { readonly ok: true; readonly catalogue: Catalogue; readonly skill: Skill }
+  /** No skill where it is hidden. */
+  | { readonly ok: true; readonly catalogue: Catalogue; readonly skill: Skill | null }
   | { readonly ok: false; readonly faults: readonly CatalogueFault[] };
 
 /** The catalogue as it would be with an entry of this skill; or what keeps it from being one. */
@@ -141,7 +143,7 @@ export function previewOf(id: string, entry: OverlayEntry): Preview {
   const own = ownCatalogue() ?? NO_OVERLAY;
   const result = catalogueWith({ edition: own.edition + 1, entries: { ...own.entries, [id]: entry } });
   if (!result.ok) return { ok: false, faults: result.faults };
-  return { ok: true, catalogue: result.catalogue, skill: skillOf(result.catalogue, id) };
+  return { ok: true, catalogue: result.catalogue, skill: result.catalogue.skills.get(id) ?? null };
 }
 
 /** Needs of a text as it is typed; none where it does not parse, which is told of elsewhere. */
@@ -158,7 +160,7 @@ export function openTo(
   { catalogue: of, skill }: Extract<Preview, { readonly ok: true }>,
   isMet: (side: SubjectSide) => boolean,
 ): boolean {
-  const sides = syllabusIn(of).sidesOf(skill.id);
+  const sides = skill === null ? [] : syllabusIn(of).sidesOf(skill.id);
   return sides.some(({ needs }) =>
     needs.every((ways) => ways.some((way) => way.every(({ of: asked }) => isMet(asked)))),
   );

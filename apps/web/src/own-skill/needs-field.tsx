@@ -3,7 +3,7 @@ import type { ProposalReason } from "@mirrup/core/combos";
 import { Button, CloseButton, Fieldset, NativeSelect, NumberInput, Select, Text } from "@mantine/core";
 import { useState, type ReactNode } from "react";
 import { catalogue } from "../app/catalogue.js";
-import { skillOptions } from "../app/skill-options.js";
+import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { capital, skillName } from "../app/words.js";
 import { needsIn } from "./draft.js";
 import classes from "./own-skill.module.css";
@@ -89,6 +89,7 @@ export function NeedsField({ value, of, except, reasons, error, onChange }: Need
           aria-label="Another need"
           placeholder="A skill that it needs"
           searchable
+          filter={byAnyName}
           limit={30}
           nothingFoundMessage="No skill has this name."
           data={skillOptions().filter((option) => option.value !== except)}

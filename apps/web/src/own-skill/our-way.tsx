@@ -1,6 +1,6 @@
-import { CATALOGUE, SCHOOLS } from "@mirrup/catalogue";
-import { isOwnSkill, printNeeds, type Gate, type OverlayEntry, type Skill } from "@mirrup/core";
-import { Alert, Button, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
+import { CATALOGUE } from "@mirrup/catalogue";
+import { isOwnSkill, printNeeds, type OverlayEntry, type Skill } from "@mirrup/core";
+import { Alert, Button, Checkbox, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -11,7 +11,9 @@ import { capital } from "../app/words.js";
 import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { linesOf, previewOf } from "./draft.js";
 import { NeedsField } from "./needs-field.js";
+import { Affected } from "./affected.js";
 import { OwnGate } from "./own-gate.js";
+import { gateEntry, gatesOf, NO_GATES, type OwnGates } from "./own-gates.js";
 import { OwnSkillForm } from "./own-skill-form.js";
 import classes from "./own-skill.module.css";
 import { useSkillChange } from "./use-skill-change.js";
@@ -21,11 +23,13 @@ interface OurTexts {
   readonly needs: string;
   readonly cues: string;
   readonly look: string;
-  readonly gate: Gate | null;
+  readonly own: OwnGates;
+  readonly isHidden: boolean;
 }
 
-function textsOf(skill: Skill, gate: Gate | null): OurTexts {
-  return { name: skill.name, needs: printNeeds(skill), cues: skill.cues.join("\n"), look: skill.look, gate };
+function textsOf(skill: Skill, own: OwnGates): OurTexts {
+  const { name, look } = skill;
+  return { name, needs: printNeeds(skill), cues: skill.cues.join("\n"), look, own, isHidden: false };
 }
 
 /** What of it differs from what ships. */
@@ -37,7 +41,8 @@ function changeOf(now: OurTexts, usual: OurTexts): OverlayEntry {
     ...(now.needs === usual.needs ? {} : { needs: now.needs }),
     ...(now.cues.trim() === usual.cues ? {} : { cues: linesOf(now.cues, "\n") }),
     ...(now.look.trim() === usual.look ? {} : { look: now.look.trim() }),
-    ...(now.gate === null ? {} : { gate: now.gate }),
+    ...gateEntry(now.own),
+    ...(now.isHidden ? { isHidden: true } : {}),
   };
 }
 
@@ -50,8 +55,8 @@ interface ShippedFormProps {
 function ShippedForm({ skill, onLeave }: ShippedFormProps) {
   const was = ownWayOf(skill.id);
   const shipped = CATALOGUE.skills.get(skill.id) ?? skill;
-  const usual = textsOf(shipped, null);
-  const [opened] = useState(() => ({ values: textsOf(skill, was?.gate ?? null), about: {} }));
+  const usual = textsOf(shipped, NO_GATES);
+  const [opened] = useState(() => ({ values: textsOf(skill, gatesOf(was)), about: {} }));
   const unsaved = useUnsaved(`our way ${skill.id}`, opened);
   const form = useForm<OurTexts>({ initialValues: opened.values });
   const { isFound, drop } = useUnsavedForm(form, unsaved, opened.about);
@@ -98,15 +103,21 @@ function ShippedForm({ skill, onLeave }: ShippedFormProps) {
         {...form.getInputProps("look")}
       />
       <OwnGate
-        value={form.values.gate}
-        usual={SCHOOLS["quick-frontier"].gates[skill.skillClass]}
-        onChange={(gate) => form.setFieldValue("gate", gate)}
+        value={form.values.own}
+        of={skill.skillClass}
+        onChange={(own) => form.setFieldValue("own", own)}
+      />
+      <Checkbox
+        label="Hidden: taught to nobody for now"
+        checked={form.values.isHidden}
+        onChange={({ currentTarget }) => form.setFieldValue("isHidden", currentTarget.checked)}
       />
       {!preview.ok && (
         <Alert color="red" title="This cannot be taught" role="alert">
           {preview.faults.map(({ message }) => message).join(" ")}
         </Alert>
       )}
+      <Affected changes={preview.ok && form.isDirty() ? [{ subject: skill.id, is }] : []} />
       {change.isError && (
         <Alert color="red" title="Not saved" role="alert">
           {change.error.message}

@@ -7,6 +7,7 @@ import { useState } from "react";
 import { teach } from "../app/catalogue.js";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
 import type { OwnEntry } from "./draft.js";
+import { HiddenSkill } from "./hidden-skill.js";
 import { OurWay } from "./our-way.js";
 import { OwnSkillForm } from "./own-skill-form.js";
 
@@ -25,6 +26,13 @@ const answers = (more: Answers = {}): Answers => ({
   "GET /auth/session": signedIn("coach"),
   "GET /studio": { id: "s", school: "steady-hold", settings: {} },
   "GET /grid": GRID,
+  "GET /students": {
+    items: [
+      { id: "ada", name: "Ada" },
+      { id: "bo", name: "Bo" },
+    ],
+  },
+  "POST /catalogue/preview": { items: [] },
   "POST /catalogue/changes": { edition: 1, entries: {}, leftOut: [] },
   ...more,
 });
@@ -42,6 +50,10 @@ function form(more: Partial<Parameters<typeof OwnSkillForm>[0]> = {}, asked: Ans
 }
 const name = () => screen.getByRole("textbox", { name: "Name" });
 const needs = () => within(screen.getByRole("group", { name: "Needs" }));
+
+/** What was changed, apart from what was only asked about. */
+const made = <T extends { readonly path: string }>(sent: readonly T[]) =>
+  sent.filter(({ path }) => path === "/catalogue/changes");
 
 const changeIn = (sent: { readonly body: unknown } | undefined) =>
   (sent?.body as SkillChanges | undefined)?.changes[0];
@@ -77,7 +89,7 @@ describe("a new skill of the studio's own", () => {
     await user.type(name(), "criss cross");
     await save();
     expect(screen.getByText(/belongs to cross/)).toBeDefined();
-    expect(sent).toHaveLength(0);
+    expect(made(sent)).toHaveLength(0);
   });
 
   it("sends what was typed, and what was proposed where nothing was", async () => {
@@ -88,8 +100,8 @@ describe("a new skill of the studio's own", () => {
     await user.click(needs().getByRole("button", { name: "Remove the need of side swing cross" }));
     await user.click(screen.getByLabelText("A gate of our own, in every school"));
     await user.click(screen.getByRole("button", { name: "Put it into the skill book" }));
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(changeIn(sent[0])).toMatchObject({
+    await waitFor(() => expect(made(sent)).toHaveLength(1));
+    expect(changeIn(made(sent)[0])).toMatchObject({
       subject: expect.stringMatching(/^own:[\da-f-]{36}$/),
       was: null,
       is: {
@@ -100,7 +112,7 @@ describe("a new skill of the studio's own", () => {
         gate: { kind: expect.any(String) },
       },
     });
-    await waitFor(() => expect(onDone.mock.calls).toEqual([[changeIn(sent[0])?.subject]]));
+    await waitFor(() => expect(onDone.mock.calls).toEqual([[changeIn(made(sent)[0])?.subject]]));
   });
 
   it("says what the server refused, and keeps what was typed", async () => {
@@ -123,8 +135,8 @@ describe("a new skill of the studio's own", () => {
     await user.click(screen.getByRole("button", { name: "Save the skill" }));
     await waitFor(() => expect(onDone).toHaveBeenCalledWith(ID));
     await user.click(await screen.findByRole("button", { name: "Undo" }));
-    await waitFor(() => expect(sent).toHaveLength(2));
-    const [first, second] = sent.map(changeIn);
+    await waitFor(() => expect(made(sent)).toHaveLength(2));
+    const [first, second] = made(sent).map(changeIn);
     expect(first?.was).toEqual(ENTRY);
     expect(first?.is).toMatchObject({ look: "Feet." });
     expect(second).toEqual({ subject: ID, was: first?.is, is: ENTRY });
@@ -167,8 +179,8 @@ describe("a skill that ships, taught the studio's way", () => {
     await user.clear(called);
     await user.type(called, "slalom");
     await user.click(screen.getByRole("button", { name: "Save our way" }));
-    await waitFor(() => expect(sent).toHaveLength(1));
-    expect(changeIn(sent[0])).toEqual({
+    await waitFor(() => expect(made(sent)).toHaveLength(1));
+    expect(changeIn(made(sent)[0])).toEqual({
       subject: "skier",
       was: null,
       is: { kind: "changed", name: "slalom" },
@@ -183,7 +195,7 @@ describe("a skill that ships, taught the studio's way", () => {
     expect(screen.getByText(/^As your studio teaches it/)).toBeDefined();
     await user.click(await screen.findByRole("button", { name: "Teach it our way" }));
     await user.click(screen.getByRole("button", { name: "Back to the usual" }));
-    await waitFor(() => expect(changeIn(sent[0])).toEqual({ subject: "skier", was, is: null }));
+    await waitFor(() => expect(changeIn(made(sent)[0])).toEqual({ subject: "skier", was, is: null }));
   });
 
   it("says at once why something cannot be taught", async () => {
@@ -194,6 +206,66 @@ describe("a skill that ships, taught the studio's way", () => {
     await user.type(called, "cross");
     expect(screen.getByRole("alert").textContent).toContain("belongs to cross");
     expect(screen.getByRole<HTMLButtonElement>("button", { name: "Save our way" }).disabled).toBe(true);
+  });
+
+  it("says whom it would touch before it is saved, by name and by how much", async () => {
+    const nobody = { clears: [], reopens: [], locks: [], opens: [], hides: [] };
+    const side = (name: "left" | "right") => ({ subject: "cross", side: name });
+    const items = [
+      { ...nobody, studentId: "bo", name: "Bo" },
+      {
+        ...nobody,
+        studentId: "ada",
+        name: "Ada",
+        locks: [side("left"), side("right")],
+        opens: [side("left")],
+      },
+    ];
+    const { user, sent } = drawn(<Opened id="skier" />, {
+      answers: answers({ "POST /catalogue/preview": { items } }),
+    });
+    await user.click(await screen.findByRole("button", { name: "Teach it our way" }));
+    expect(screen.queryByRole("status")).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Another gate in one school" }));
+    await user.click(screen.getByLabelText("Another one in steady hold"));
+    expect(screen.getByText("Looking whom it would touch …")).toBeDefined();
+    expect(await screen.findByText("1 student: 2 sides lock, 1 opens.")).toBeDefined();
+    expect(screen.getByRole("link", { name: "Ada" }).parentElement?.textContent).toBe(
+      "Ada: cross on both sides lock; cross, left side opens.",
+    );
+    const [asked] = sent;
+    expect(asked).toMatchObject({
+      path: "/catalogue/preview",
+      body: {
+        students: ["ada", "bo"],
+        changes: [{ subject: "skier", is: { kind: "changed", gates: { "steady-hold": { kind: "hold" } } } }],
+      },
+    });
+    expect(made(sent)).toHaveLength(0);
+  });
+
+  it("hides a skill, unless others need it, and shows it again", async () => {
+    const { user, sent } = drawn(<Opened id="skier" />, { answers: answers() });
+    await user.click(await screen.findByRole("button", { name: "Teach it our way" }));
+    await user.click(screen.getByLabelText("Hidden: taught to nobody for now"));
+    expect(await screen.findByText("It changes where nobody stands.")).toBeDefined();
+    await user.click(screen.getByRole("button", { name: "Save our way" }));
+    const hidden: OverlayEntry = { kind: "changed", isHidden: true };
+    await waitFor(() => expect(changeIn(made(sent)[0])).toEqual({ subject: "skier", was: null, is: hidden }));
+    cleanup();
+    teach({ edition: 1, entries: { skier: { ...hidden, name: "slalom" } } });
+    const shown = drawn(<HiddenSkill id="skier" entry={{ ...hidden, name: "slalom" }} />, {
+      answers: answers(),
+    });
+    expect(screen.getByRole("heading", { name: "Slalom" })).toBeDefined();
+    await shown.user.click(await screen.findByRole("button", { name: "Show it again" }));
+    await waitFor(() => expect(changeIn(shown.sent[0])?.is).toEqual({ kind: "changed", name: "slalom" }));
+    cleanup();
+    teach(null);
+    const needed = drawn(<Opened id="side-swing-cross" />, { answers: answers() });
+    await needed.user.click(await screen.findByRole("button", { name: "Teach it our way" }));
+    await needed.user.click(screen.getByLabelText("Hidden: taught to nobody for now"));
+    expect(screen.getByRole("alert").textContent).toMatch(/Side swing cross is needed by .*Hide them too/);
   });
 
   it("is a viewer's to see", async () => {

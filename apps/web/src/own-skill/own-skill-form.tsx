@@ -1,8 +1,7 @@
-import { SCHOOLS } from "@mirrup/catalogue";
 import { OWN_SKILL_LIMITS } from "@mirrup/contract";
 import { SKILL_CLASSES, type CatalogueFault, type SkillClass } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
-import { Alert, Button, Group, NativeSelect, Text, Textarea, TextInput } from "@mantine/core";
+import { Alert, Button, Checkbox, Group, NativeSelect, Text, Textarea, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -15,6 +14,7 @@ import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { ScoreDesk } from "../skill-book/index.js";
 import { STRAND_OPTIONS } from "../strands/index.js";
 import { gridQuery } from "../students/index.js";
+import { Affected } from "./affected.js";
 import {
   draftOf,
   EMPTY_DRAFT,
@@ -51,7 +51,13 @@ function faultsByField(faults: readonly CatalogueFault[]): Partial<Record<keyof 
 }
 
 /** Who could begin it today. */
-function Openers({ preview }: { readonly preview: Extract<Preview, { readonly ok: true }> }) {
+function Openers({
+  preview,
+  level,
+}: {
+  readonly preview: Extract<Preview, { readonly ok: true }>;
+  readonly level: number;
+}) {
   const grid = useQuery(gridQuery(undefined));
   const students = useMemo(
     () => (grid.data === undefined ? [] : gridOf(grid.data, catalogue(), "strand").students),
@@ -66,7 +72,7 @@ function Openers({ preview }: { readonly preview: Extract<Preview, { readonly ok
   const more = open.length - names.length;
   return (
     <Text>
-      <strong>Level {preview.skill.level}.</strong>{" "}
+      <strong>Level {level}.</strong>{" "}
       {open.length === 0
         ? "Open to nobody yet."
         : `Open to ${counted(open.length, "student")} today: ${listWords([...names, ...(more > 0 ? [`${more} more`] : [])])}.`}
@@ -215,12 +221,18 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
         size="md"
         {...form.getInputProps("look")}
       />
-      <OwnGate
-        value={values.gate}
-        usual={SCHOOLS["quick-frontier"].gates[entry.class]}
-        onChange={(gate) => form.setFieldValue("gate", gate)}
-      />
-      {preview.ok && <Openers preview={preview} />}
+      <OwnGate value={values.own} of={entry.class} onChange={(own) => form.setFieldValue("own", own)} />
+      {skill !== null && (
+        <Checkbox
+          label="Hidden: taught to nobody for now"
+          checked={values.isHidden}
+          onChange={({ currentTarget }) => form.setFieldValue("isHidden", currentTarget.checked)}
+        />
+      )}
+      {preview.ok && preview.skill !== null && <Openers preview={preview} level={preview.skill.level} />}
+      {skill !== null && (
+        <Affected changes={preview.ok && form.isDirty() ? [{ subject: id, is: entry }] : []} />
+      )}
       {change.isError && (
         <Alert color="red" title="Not saved" role="alert">
           {change.error.message}

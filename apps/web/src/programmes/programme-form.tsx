@@ -24,7 +24,7 @@ import { IconArrowDown, IconArrowUp, IconX } from "@tabler/icons-react";
 import { useEffect, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { catalogue, programmes } from "../app/catalogue.js";
-import { skillOptions } from "../app/skill-options.js";
+import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { capital, skillName } from "../app/words.js";
 import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { useSkillChange } from "../own-skill/index.js";
@@ -248,6 +248,7 @@ function Heading({ place, title, headings, isOnly, faults, onChange, onMoved }: 
         maw={420}
         mt="sm"
         searchable
+        filter={byAnyName}
         limit={40}
         disabled={isFull}
         data={skillOptions()}

@@ -2,7 +2,7 @@ import type { Goal } from "@mirrup/core/teaching";
 import { Button, NativeSelect, Select, Text } from "@mantine/core";
 import { useState } from "react";
 import { catalogue, programmes } from "../app/catalogue.js";
-import { skillOptions } from "../app/skill-options.js";
+import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { goalWords } from "../app/words.js";
 import classes from "./record-page.module.css";
 
@@ -60,6 +60,7 @@ export function GoalsField({ goals, leadingSide, error, onChange }: GoalsFieldPr
           placeholder="Any of its names"
           size="md"
           searchable
+          filter={byAnyName}
           limit={40}
           data={goalOptions()}
           value={subject}

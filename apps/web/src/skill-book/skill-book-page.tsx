@@ -3,14 +3,14 @@ import { Button, SegmentedControl, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { catalogue } from "../app/catalogue.js";
+import { catalogue, ownWayOf } from "../app/catalogue.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { useSearchWords } from "../app/use-search-words.js";
 import { capital, FAMILY_NAMES, listWords } from "../app/words.js";
 import { Bead, type BeadState } from "../beads/index.js";
 import { useMayTeach } from "../account/index.js";
-import { OurWay, OwnSkillForm } from "../own-skill/index.js";
+import { HiddenSkill, OurWay, OwnSkillForm } from "../own-skill/index.js";
 import { ScoreDesk } from "./score-desk.js";
 import { Faults, Gates, Kin, LadderTable, Teaching } from "./skill-facts.js";
 import { familyOf } from "../app/family.js";
@@ -152,6 +152,8 @@ export function SkillBookPage() {
   const mayTeach = useMayTeach();
   const [params, setParams] = useSearchParams();
   const skill = skillId === null || skillId === NEW ? null : catalogue().skills.get(skillId);
+  const own = skill === undefined && skillId !== null ? ownWayOf(skillId) : null;
+  const hidden = own?.isHidden === true ? own : null;
   useDocumentTitle(`${skill?.name === undefined ? "Skill book" : capital(skill.name)} · Mirrup`);
   const [words, setWords] = useSearchWords();
   const arrangement = params.get("by") === "level" ? "level" : "strand";
@@ -185,7 +187,12 @@ export function SkillBookPage() {
           pathOf={(id) => `${paths.skill(id)}${query}`}
         />
       </div>
-      {skill === undefined && (
+      {hidden !== null && skillId !== null && (
+        <article className={classes.detail}>
+          <HiddenSkill id={skillId} entry={hidden} />
+        </article>
+      )}
+      {skill === undefined && hidden === null && (
         <Fault title="There is no such skill">
           Choose one from the list, or search for it by another name.
         </Fault>

@@ -3,6 +3,7 @@ import {
   GATE_RUNG,
   DRILL_ROWS,
   gateOf,
+  overlayGates,
   passOf,
   SCHOOL_IDS,
   type Drill,
@@ -14,7 +15,7 @@ import {
 import { Accordion, Table } from "@mantine/core";
 import { IconAlertTriangle } from "@tabler/icons-react";
 import { Link } from "react-router";
-import { catalogue, ownWayOf } from "../app/catalogue.js";
+import { catalogue, ownCatalogue } from "../app/catalogue.js";
 import { drillOfWords, drillWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
 import { syllabus } from "../app/syllabus.js";
@@ -142,21 +143,26 @@ export function LadderTable({ skill, side }: { readonly skill: Skill; readonly s
 
 /** The gate under each school. */
 export function Gates({ skill }: { readonly skill: Skill }) {
-  const own = ownWayOf(skill.id)?.gate;
+  const own = ownCatalogue();
+  const gates = SCHOOL_IDS.map((id) => {
+    const ours = own === null ? [] : [overlayGates(own, id)];
+    const gate = gateOf(SCHOOLS[id], skill, ours);
+    return { id, gate, isOurs: gate !== gateOf(SCHOOLS[id], skill) };
+  });
   return (
     <section>
       <h3>Gate{skill.twoSided ? ", each side" : ""}</h3>
-      {own !== undefined && <p>{capital(gateWords(own))}: your studio’s own, in every school.</p>}
-      {own === undefined && (
-        <dl className={classes.gates}>
-          {SCHOOL_IDS.map((id) => (
-            <div key={id}>
-              <dt>{SCHOOL_NAMES[id]}</dt>
-              <dd>{gateWords(gateOf(SCHOOLS[id], skill))}</dd>
-            </div>
-          ))}
-        </dl>
-      )}
+      <dl className={classes.gates}>
+        {gates.map(({ id, gate, isOurs }) => (
+          <div key={id}>
+            <dt>{SCHOOL_NAMES[id]}</dt>
+            <dd>
+              {gateWords(gate)}
+              {isOurs && ", your studio’s own"}
+            </dd>
+          </div>
+        ))}
+      </dl>
     </section>
   );
 }

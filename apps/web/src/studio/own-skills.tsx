@@ -1,5 +1,5 @@
 import type { CatalogueView, EditionView } from "@mirrup/contract";
-import type { Overlay } from "@mirrup/core";
+import { schoolOfKey, type Overlay, type OverlayEntry } from "@mirrup/core";
 import { Alert, Button, Table, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -8,13 +8,20 @@ import { get } from "../app/api.js";
 import { programmes } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { tellFault } from "../app/undo.js";
-import { capital, dateTimeWords, listWords, skillName } from "../app/words.js";
+import { capital, dateTimeWords, listWords, SCHOOL_NAMES, skillName } from "../app/words.js";
 import { changesTo, SkillsInOut, useSkillChange } from "../own-skill/index.js";
+import { studioQuery } from "../students/index.js";
+import { ClassGates } from "./class-gates.js";
 import { editionsQuery } from "./queries.js";
 import classes from "./studio-page.module.css";
 
 /** What was changed last of what is taught. */
 const SHOWN = 10;
+
+function nameOf(subject: string): string {
+  const school = schoolOfKey(subject);
+  return school === null ? skillName(subject) : `gates of ${SCHOOL_NAMES[school]}`;
+}
 
 interface EditionsProps {
   readonly editions: readonly EditionView[];
@@ -39,7 +46,7 @@ function Editions({ editions, now }: EditionsProps) {
         {editions.slice(0, SHOWN).map((one, place) => (
           <Table.Tr key={one.edition}>
             <Table.Td>{dateTimeWords(one.at)}</Table.Td>
-            <Table.Td>{capital(listWords(one.subjects.map(skillName)))}</Table.Td>
+            <Table.Td>{capital(listWords(one.subjects.map(nameOf)))}</Table.Td>
             <Table.Td>{one.by ?? "Someone who has left"}</Table.Td>
             <Table.Td>
               {place === 0 ? (
@@ -68,10 +75,14 @@ export function OwnSkills() {
   const paths = usePaths();
   const mayTeach = useMayTeach();
   const own = useQuery(catalogueQuery);
+  const studio = useQuery(studioQuery);
   const editions = useQuery({ ...editionsQuery, enabled: mayTeach });
   const entries = Object.entries(own.data?.entries ?? {});
+  const isHidden = (entry: OverlayEntry) =>
+    (entry.kind === "own" || entry.kind === "changed") && entry.isHidden === true;
   const of = (kind: "own" | "changed") =>
-    entries.filter(([, entry]) => entry.kind === kind).map(([id]) => id);
+    entries.filter(([, entry]) => entry.kind === kind && !isHidden(entry)).map(([id]) => id);
+  const hidden = entries.filter(([, entry]) => isHidden(entry)).map(([id]) => id);
   const leftOut = own.data?.leftOut ?? [];
   const links = (title: string, ids: readonly string[]) =>
     ids.length > 0 && (
@@ -109,6 +120,7 @@ export function OwnSkills() {
       )}
       {links("Made here", of("own"))}
       {links("Taught our way", of("changed"))}
+      {links("Hidden", hidden)}
       {programmes().size > 0 && (
         <>
           <Title order={3}>Programmes</Title>
@@ -121,6 +133,7 @@ export function OwnSkills() {
           </ul>
         </>
       )}
+      {mayTeach && studio.data !== undefined && <ClassGates school={studio.data.school} />}
       <SkillsInOut />
       {editions.data !== undefined && editions.data.length > 0 && (
         <Editions editions={editions.data} now={own.data?.entries ?? {}} />
