@@ -4,6 +4,7 @@ import { readFileSync } from "node:fs";
 import { benchLoad } from "./bench-load.mjs";
 import { benchLog } from "./bench-log.mjs";
 import { benchMap } from "./bench-map.mjs";
+import { benchOwnCatalogue, benchOwnPreview } from "./bench-own.mjs";
 import { benchPlacement } from "./bench-placement.mjs";
 import { benchTaps } from "./bench-tap.mjs";
 import { buildIfStale } from "./lib/build.mjs";
@@ -99,6 +100,7 @@ async function benchGrid(api, headers) {
   const { sides, students: rows } = await grid();
   const bytes = (JSON.stringify(rows).length + JSON.stringify(sides).length) / rows.length;
   printRatio("bytes a student in it", bytes, 300, "the limit", "bytes");
+  await benchOwnPreview({ ask, post }, api, headers, { id, members });
 }
 
 async function benchPaths() {
@@ -294,6 +296,7 @@ await main(async () => {
   await (await import("./bench-classes.mjs")).benchClasses();
   await (await import("./bench-next.mjs")).benchNext();
   await (await import("./bench-frontier.mjs")).benchFrontier();
+  await benchOwnCatalogue();
   (await import("./bench-combos.mjs")).benchCombos();
   await (await import("./bench-coaching.mjs")).benchCoaching();
   try {

@@ -1,4 +1,12 @@
-import { grouped, isSameSide, SideMap, SideSet, type Instant, type SubjectSide } from "@mirrup/core";
+import {
+  grouped,
+  isSameSide,
+  SideMap,
+  SideSet,
+  type Instant,
+  type SubjectSide,
+  type Syllabus,
+} from "@mirrup/core";
 import {
   byOwner,
   editionDifference,
@@ -100,25 +108,37 @@ export class StandingsService {
   }
 
   /**
-   * Where somebody would stand by another edition of what is taught, from the facts that are kept; the log is read
-   * only of sides that would be judged otherwise.
+   * Where some would stand by another edition of what is taught, from the facts that are kept; the log is read only of
+   * sides that would be judged otherwise, of all of them in two queries.
    */
-  async readingBy(scope: Scope, then: Scope, learner: Learner, facts?: KeptFacts): Promise<Reading> {
-    const before = syllabusFor(scope, learner);
-    const reader = readerFor(then, learner);
-    const judged = reader.syllabus.sides.filter((side) => {
-      const was = before.find(side.subject, side.side);
-      return was === null || !isDeepStrictEqual(was.gate, side.gate);
+  async readingsBy(
+    scope: Scope,
+    then: Scope,
+    learners: readonly Learner[],
+    facts: ReadonlyMap<string, KeptFacts>,
+  ): Promise<ReadonlyMap<string, Reading>> {
+    const judged = new Map(
+      learners.map((learner) => [
+        learner.id,
+        otherwiseJudged(syllabusFor(scope, learner), syllabusFor(then, learner)),
+      ]),
+    );
+    const spans = learners.flatMap(({ id }): Span[] => {
+      const sides = judged.get(id) ?? [];
+      return sides.length === 0 ? [] : [{ studentId: id, sides, since: null }];
     });
-    if (judged.length === 0) return skillsReading(then, learner, facts);
-    const wanted = new SideSet(judged);
-    const lines = linesFrom(await this.linesOf(then, learner.id, judged), scope.studio.timeZone);
-    const folded = foldLines(lines, reader, (owner) => wanted.has(owner));
-    const kept = (facts?.entries() ?? []).filter(([side]) => !wanted.has(side));
-    return skillsReading(
-      then,
-      learner,
-      new SideMap([...kept, ...folded.map(({ owner, facts: own }) => [owner, own] as const)]),
+    const lines = await linesOf(then, spans);
+    return new Map(
+      learners.map((learner) => {
+        const kept = facts.get(learner.id);
+        const wanted = new SideSet(judged.get(learner.id) ?? []);
+        if (wanted.size === 0) return [learner.id, skillsReading(then, learner, kept)];
+        const read = linesFrom(lines.get(learner.id) ?? NO_ROWS, scope.studio.timeZone);
+        const folded = foldLines(read, readerFor(then, learner), (owner) => wanted.has(owner));
+        const rest = (kept?.entries() ?? []).filter(([side]) => !wanted.has(side));
+        const all = [...rest, ...folded.map(({ owner, facts: own }) => [owner, own] as const)];
+        return [learner.id, skillsReading(then, learner, new SideMap(all))];
+      }),
     );
   }
 
@@ -381,6 +401,14 @@ export class StandingsService {
     const students = { studioId, id: In([...new Set(folded.map((one) => one.learner.id))]) };
     await scope.manager.increment(StudentEntity, students, "factsEdition", 1);
   }
+}
+
+/** The sides of another syllabus that have a gate which they had not. */
+function otherwiseJudged(before: Syllabus, after: Syllabus): readonly SubjectSide[] {
+  return after.sides.filter((side) => {
+    const was = before.find(side.subject, side.side);
+    return was === null || !isDeepStrictEqual(was.gate, side.gate);
+  });
 }
 
 /**

@@ -23,7 +23,7 @@ import { isDeepStrictEqual } from "node:util";
 import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { AuditService } from "../audit/index.js";
-import { catalogueIn } from "../database/catalogue.js";
+import { catalogueIn, type StudioCatalogue } from "../database/catalogue.js";
 import type { Scope } from "../database/scope.js";
 import { PersonEntity } from "../auth/person.entity.js";
 import { RefusedFieldsProblem, StaleChangeProblem, UnknownEditionProblem } from "../problems/problem.js";
@@ -32,6 +32,8 @@ import { StudentEntity } from "../students/student.entity.js";
 import { OverlayEntity } from "./overlay.entity.js";
 import { StudioEntity } from "./studio.entity.js";
 
+/** Catalogues of previews that are kept until others are asked about; about a megabyte each. */
+const MOST_PREVIEWED = 8;
 /** The most of the history that is told. */
 const MOST_EDITIONS = 200;
 
@@ -135,6 +137,8 @@ function changedBy(
 /** What a studio teaches otherwise than the catalogue that ships. */
 @Injectable()
 export class OwnSkillsService {
+  private readonly previewed = new Map<string, StudioCatalogue>();
+
   constructor(
     private readonly audit: AuditService,
     private readonly standings: StandingsService,
@@ -184,25 +188,36 @@ export class OwnSkillsService {
     return this.view({ overlay: changed, leftOut: [] });
   }
 
-  /** What changes would come to for some students: which sides they would lock and open, clear, reopen and hide. */
-  async preview(scope: Scope, { changes, students: ids }: SkillPreviewRequest): Promise<SkillPreviewItem[]> {
+  /** What would be taught after changes; the same for the same, since it is asked in parts. */
+  private catalogueAfter(scope: Scope, changes: SkillPreviewRequest["changes"]): StudioCatalogue {
+    const asked = JSON.stringify([scope.studio.id, scope.studio.overlayId, changes]);
+    const known = this.previewed.get(asked);
+    if (known !== undefined) return known;
     const { edition, entries } = scope.overlay;
     const overlay: Overlay = { edition: edition + 1, entries: changedBy(entries, changes) };
     const result = catalogueWith(overlay);
     if (!result.ok) throw refusalOf(result.faults, changes);
-    const then: Scope = { ...scope, ...catalogueInUse(overlay), overlay };
+    const made = { ...catalogueInUse(overlay), overlay };
+    if (this.previewed.size >= MOST_PREVIEWED) this.previewed.clear();
+    this.previewed.set(asked, made);
+    return made;
+  }
+
+  /** What changes would come to for some students: which sides they would lock and open, clear, reopen and hide. */
+  async preview(scope: Scope, { changes, students: ids }: SkillPreviewRequest): Promise<SkillPreviewItem[]> {
+    const then: Scope = { ...scope, ...this.catalogueAfter(scope, changes) };
     const students = await scope.manager.findBy(StudentEntity, {
       ...{ studioId: scope.studio.id, id: In([...ids]), archivedAt: IsNull() },
     });
     const facts = await this.standings.factsOf(scope, students);
-    const items: SkillPreviewItem[] = [];
-    for (const student of students) {
+    const after = await this.standings.readingsBy(scope, then, students, facts);
+    return students.flatMap((student): SkillPreviewItem[] => {
       const { id: studentId, name } = student;
+      const became = after.get(studentId);
+      if (became === undefined) return [];
       const before = skillsReading(scope, student, facts.get(studentId));
-      const after = await this.standings.readingBy(scope, then, student, facts.get(studentId));
-      items.push({ studentId, name, ...standingDifference(before, after) });
-    }
-    return items;
+      return [{ studentId, name, ...standingDifference(before, became) }];
+    });
   }
 
   private async store(scope: Scope, { edition, entries }: Overlay, subjects: string[]): Promise<void> {

@@ -251,15 +251,16 @@ function checkStrandOrder(
   strands: readonly Strand[],
   skills: ReadonlyMap<string, ReadSkill>,
 ): CatalogueFault[] {
-  return strands.flatMap((strand) =>
-    strand.skills.flatMap((id, place) => {
+  return strands.flatMap((strand) => {
+    const places = new Map(strand.skills.map((id, place) => [id, place]));
+    return strand.skills.flatMap((id, place) => {
       const skill = skills.get(id);
-      const late = skill && termsOf(skill).find((term) => strand.skills.indexOf(term.skill) > place);
+      const late = skill && termsOf(skill).find((term) => (places.get(term.skill) ?? place) > place);
       if (skill === undefined || late === undefined) return [];
       const message = `${skill.name} stands before "${late.skill}", which it needs, on the strand ${strand.name}.`;
       return [{ code: "strand-order" as const, skill: id, message }];
-    }),
-  );
+    });
+  });
 }
 
 /**

@@ -2,6 +2,7 @@
  * What a studio teaches otherwise than the catalogue that ships: skills of its own, its own names, other needs. An
  * overlay is laid over the entries as they are written, and what comes of it is checked whole, like any catalogue.
  */
+import { grouped } from "../grouped.js";
 import {
   buildCatalogue,
   plainName,
@@ -148,15 +149,16 @@ function inOrder(skills: readonly SkillEntry[]): readonly SkillEntry[] {
 
 /** The strands with the studio's skills at their ends, or where what needs them stands; those that are hidden too. */
 function withOwn(strands: readonly StrandEntry[], { entries }: Overlay): readonly StrandEntry[] {
+  const own = Object.entries(entries).flatMap(([id, entry]) => (entry.kind === "own" ? [{ id, entry }] : []));
+  const byStrand = grouped(own, ({ entry }) => entry.strand);
   return strands.map((strand) => {
-    const own = Object.entries(entries).flatMap(([id, entry]): SkillEntry[] => {
-      if (entry.kind !== "own" || entry.strand !== strand.id) return [];
+    const added = (byStrand.get(strand.id) ?? []).map(({ id, entry }): SkillEntry => {
       const { kind: _kind, strand: _strand, gate: _gate, gates: _gates, isHidden: _hidden, ...skill } = entry;
-      return [{ ...skill, id }];
+      return { ...skill, id };
     });
     return {
       ...strand,
-      skills: [...strand.skills.map((skill) => changed(skill, entries[skill.id])), ...own],
+      skills: [...strand.skills.map((skill) => changed(skill, entries[skill.id])), ...added],
     };
   });
 }
@@ -201,9 +203,9 @@ function goesBy({ strands, craft }: WrittenCatalogue): (skill: string, part: str
 
 /** What still asks for a skill that is to be hidden, told of the hidden one. */
 function hiddenFaults(written: WrittenCatalogue, own: Overlay): readonly CatalogueFault[] {
+  if (!Object.keys(own.entries).some((id) => isHiddenIn(own, id))) return [];
   const all = withOwn(written.strands, own).flatMap(({ skills }) => skills);
   const hidden = all.filter(({ id }) => isHiddenIn(own, id));
-  if (hidden.length === 0) return [];
   const shown = all.filter(({ id }) => !isHiddenIn(own, id));
   const roles = new Set(namedInRoles(written.craft.roles));
   const isBy = goesBy(written);
