@@ -1,15 +1,17 @@
 import type { Goal } from "@mirrup/core/teaching";
 import { useSearchParams } from "react-router";
-import { catalogue } from "../app/catalogue.js";
+import { catalogue, programmes } from "../app/catalogue.js";
 
 const GOAL_SIDES: readonly Goal["side"][] = ["left", "right", "both", "whole"];
+
+const isWished = (subject: string) => catalogue().skills.has(subject) || programmes().has(subject);
 
 /** The goal whose path is drawn, as the address names it: `cross:left`. */
 function goalOf(text: string | null): Goal | null {
   const at = (text ?? "").lastIndexOf(":");
   const [subject, side] = [text?.slice(0, Math.max(0, at)) ?? "", text?.slice(at + 1)];
   const known = GOAL_SIDES.find((one) => one === side);
-  return known !== undefined && catalogue().skills.has(subject) ? { subject, side: known } : null;
+  return known !== undefined && isWished(subject) ? { subject, side: known } : null;
 }
 
 export interface Picked {
