@@ -58,3 +58,4 @@ export { partsOfScore } from "./combos/read-parts.js";
 export { type Repair, repairsOf } from "./combos/repair.js";
 export { type HandleMessage, readHandleMessage, sensedTaps, ticksOf, withMessage } from "./rhythm/handle.js";
 export { rhythmOf, tappedTempo } from "./rhythm/rhythm.js";
+export { VARIANT_KINDS, type Variant, type VariantKind, variantsOf } from "./combos/variants.js";

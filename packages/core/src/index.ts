@@ -78,6 +78,7 @@ export {
   programmeSubject,
   skillOfItem,
 } from "./syllabus/programme.js";
+export { openSides } from "./syllabus/open-sides.js";
 export { CAUTION_CODES, type CautionCode, cautionsOf } from "./syllabus/caution.js";
 export {
   DRILL_KINDS,

@@ -4,7 +4,6 @@ import {
   NO_OVERLAY,
   overlayGates,
   syllabusOf,
-  type Catalogue,
   type Gate,
   type SideName,
   type Side,
@@ -23,11 +22,6 @@ export const syllabus: () => Syllabus = ofCatalogue((of) =>
     overrides: [overlayGates(ownCatalogue() ?? NO_OVERLAY, SCHOOL_ID)],
   }),
 );
-
-/** The sides of a catalogue that is only looked at, and what they need. */
-export function syllabusIn(of: Catalogue): Syllabus {
-  return syllabusOf({ catalogue: of, school: SCHOOL });
-}
 
 /** A side with the gate that is in force for a student; null for one that the catalogue has not. */
 export function sideWithGate(

@@ -1,2 +1,2 @@
-export { gridOf } from "./grid.js";
+export { gridOf, type GridStudent } from "./grid.js";
 export { LazyGroupForm } from "./lazy-group-form.js";

@@ -3,6 +3,7 @@ import { catalogueWith } from "@mirrup/catalogue";
 import {
   checkScore,
   NO_OVERLAY,
+  openSides,
   parseNeeds,
   parseScore,
   printNeeds,
@@ -17,7 +18,7 @@ import {
 } from "@mirrup/core";
 import { classOfScore, hasSides, proposedNeeds, type ProposalReason } from "@mirrup/core/combos";
 import { catalogue, ownCatalogue } from "../app/catalogue.js";
-import { syllabus, syllabusIn } from "../app/syllabus.js";
+import { syllabus } from "../app/syllabus.js";
 import { gateEntry, gatesOf, NO_GATES, type OwnGates } from "./own-gates.js";
 
 export type OwnEntry = Extract<OverlayEntry, { readonly kind: "own" }>;
@@ -160,8 +161,5 @@ export function openTo(
   { catalogue: of, skill }: Extract<Preview, { readonly ok: true }>,
   isMet: (side: SubjectSide) => boolean,
 ): boolean {
-  const sides = skill === null ? [] : syllabusIn(of).sidesOf(skill.id);
-  return sides.some(({ needs }) =>
-    needs.every((ways) => ways.some((way) => way.every(({ of: asked }) => isMet(asked)))),
-  );
+  return skill !== null && openSides(of, skill, isMet).length > 0;
 }

@@ -1,5 +1,6 @@
 export { Affected } from "./affected.js";
 export { HiddenSkill } from "./hidden-skill.js";
+export { Variants } from "./variants.js";
 export { CLASS_NAMES } from "./words.js";
 export { OurWay } from "./our-way.js";
 export { OwnSkillForm } from "./own-skill-form.js";

@@ -10,7 +10,7 @@ import { useSearchWords } from "../app/use-search-words.js";
 import { capital, FAMILY_NAMES, listWords } from "../app/words.js";
 import { Bead, type BeadState } from "../beads/index.js";
 import { useMayTeach } from "../account/index.js";
-import { HiddenSkill, OurWay, OwnSkillForm } from "../own-skill/index.js";
+import { HiddenSkill, OurWay, OwnSkillForm, Variants } from "../own-skill/index.js";
 import { ScoreDesk } from "./score-desk.js";
 import { Faults, Gates, Kin, LadderTable, Teaching } from "./skill-facts.js";
 import { familyOf } from "../app/family.js";
@@ -52,6 +52,7 @@ function Facts({ skill, side }: Pick<DetailProps, "skill" | "side">) {
       <Gates skill={skill} />
       <LadderTable skill={skill} side={side} />
       <Faults skill={skill} />
+      {score !== null && <Variants skill={skill} score={score} />}
     </>
   );
 }

@@ -154,7 +154,11 @@ export function candidatesIn({ catalogue, sidesOf: ofSubject }: Syllabus, jumps:
  * The ways in which a term's sides can be met when asked by one side of a skill: every side of one
  * way. A one-sided skill is content with either side.
  */
-function sidesAsked(term: NeedTerm, needed: Skill, askedBy: SideName): readonly (readonly SideName[])[] {
+export function sidesAsked(
+  term: NeedTerm,
+  needed: Skill,
+  askedBy: SideName,
+): readonly (readonly SideName[])[] {
   if (!needed.twoSided) return [["whole"]];
   if (term.sides === "both") return [["left", "right"]];
   if (askedBy === "whole") return [["left"], ["right"]];
