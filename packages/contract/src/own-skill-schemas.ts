@@ -29,13 +29,21 @@ import { subjectSide } from "./teaching-schemas.js";
 import { MAX_PREVIEW } from "./teaching.js";
 import { gate, instant, items, localDay, objects, side, subject, uuid, whole } from "./schema-parts.js";
 
-const { name, others, cues, cue, look, needs, score } = OWN_SKILL_LIMITS;
+const { name, others, cues, cue, look, needs, score, note } = OWN_SKILL_LIMITS;
 const words = (longest: number) => Joi.string().trim().min(1).max(longest);
 
+const ownFaults = () =>
+  Joi.array()
+    .items(Joi.valid(...FAULT_CODES))
+    .max(FAULT_CODES.length)
+    .unique();
 const ownCues = () => Joi.array().items(words(cue)).min(2).max(cues);
 
-/** What clears it, and whether it is taught. */
-const ownGateKeys = {
+/** Where it stands, what is said of it, what clears it, and whether it is taught. */
+const ownWayKeys = {
+  also: Joi.array().items(words(name)).max(others),
+  after: subject(),
+  note: words(note),
   gate: gate.optional(),
   gates: Joi.object(Object.fromEntries(SCHOOL_IDS.map((one) => [one, gate.optional()]))).min(1),
   isHidden: Joi.valid(true),
@@ -45,26 +53,24 @@ const ownSkill = Joi.object({
   kind: Joi.valid("own").required(),
   strand: Joi.string().max(60).required(),
   name: words(name).required(),
-  also: Joi.array().items(words(name)).max(others),
   sides: Joi.valid("one", "two").required(),
   score: Joi.string().max(score).allow(null).required(),
   needs: Joi.string().allow("").max(needs).required(),
   class: Joi.valid(...SKILL_CLASSES).required(),
   cues: ownCues().required(),
-  faults: Joi.array()
-    .items(Joi.valid(...FAULT_CODES))
-    .max(FAULT_CODES.length)
-    .required(),
+  faults: ownFaults().required(),
   look: Joi.string().allow("").max(look).required(),
-  ...ownGateKeys,
+  ...ownWayKeys,
 });
 const changedSkill = Joi.object({
   kind: Joi.valid("changed").required(),
+  strand: Joi.string().max(60),
   name: words(name),
+  faults: ownFaults(),
   needs: Joi.string().allow("").max(needs),
   cues: ownCues(),
   look: Joi.string().allow("").max(look),
-  ...ownGateKeys,
+  ...ownWayKeys,
 });
 const ownSchool = objects<OwnSchool>({
   kind: Joi.valid("school").required(),

@@ -65,6 +65,7 @@ export const OWN_SKILL_LIMITS = {
   cues: 5,
   cue: 120,
   look: 300,
+  note: 500,
   needs: 600,
   score: 4000,
 } as const;

@@ -1,7 +1,7 @@
 import { CAUTIONS, coachingOf } from "@mirrup/catalogue";
 import { DRILL_ROWS, skillOf, type Drill } from "@mirrup/core";
 import { memo } from "react";
-import { catalogue } from "../app/catalogue.js";
+import { catalogue, ownWayOf } from "../app/catalogue.js";
 import classes from "./floor.module.css";
 
 interface CoachingProps {
@@ -15,6 +15,7 @@ interface CoachingProps {
 export const Coaching = memo(function Coaching({ subject, drill, hasCautions }: CoachingProps) {
   const skill = skillOf(catalogue(), subject);
   const { say, look } = coachingOf(skill, drill);
+  const note = ownWayOf(subject)?.note;
   // What is done without a rope can strike nobody.
   const cautions = DRILL_ROWS[drill.kind].hasRope ? skill.cautions.filter((code) => code !== "growth") : [];
   return (
@@ -23,6 +24,11 @@ export const Coaching = memo(function Coaching({ subject, drill, hasCautions }: 
       <p className={classes.look}>
         <strong>Look at</strong> {look}
       </p>
+      {note !== undefined && (
+        <p className={classes.look}>
+          <strong>Our note</strong> {note}
+        </p>
+      )}
       {hasCautions && cautions.length > 0 && (
         <p className={classes.caution}>
           <strong>Take care</strong> {cautions.map((code) => CAUTIONS[code]).join(" ")}

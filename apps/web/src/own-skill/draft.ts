@@ -19,32 +19,27 @@ import {
 import { classOfScore, hasSides, proposedNeeds, type ProposalReason } from "@mirrup/core/combos";
 import { catalogue, ownCatalogue } from "../app/catalogue.js";
 import { syllabus } from "../app/syllabus.js";
-import { gateEntry, gatesOf, NO_GATES, type OwnGates } from "./own-gates.js";
+import { linesOf, NO_OURS, oursEntry, oursOf, type Ours } from "./ours.js";
 
 export type OwnEntry = Extract<OverlayEntry, { readonly kind: "own" }>;
 
 /** What was typed; null where the proposal stands. */
-export interface Draft {
+export interface Draft extends Ours {
   readonly name: string;
-  /** Other names, with commas between. */
-  readonly also: string;
   /** Empty for what lies outside of the rope model. */
   readonly score: string;
   readonly sides: "one" | "two" | null;
   readonly class: SkillClass | null;
-  readonly strand: string | null;
   /** As the handbook writes them. */
   readonly needs: string | null;
   /** A line each. */
   readonly cues: string | null;
   readonly look: string;
-  readonly own: OwnGates;
-  readonly isHidden: boolean;
 }
 
 export const EMPTY_DRAFT: Draft = {
-  ...{ name: "", also: "", score: "", sides: null, class: null, strand: null, needs: null, cues: null },
-  ...{ look: "", own: NO_GATES, isHidden: false },
+  ...NO_OURS,
+  ...{ name: "", score: "", sides: null, class: null, needs: null, cues: null, look: "" },
 };
 
 /** What stands in a draft once its proposals are taken. */
@@ -97,40 +92,31 @@ function proposedOf(text: string, except: string | null): Proposed {
   };
 }
 
-export const linesOf = (text: string, between: string) =>
-  text
-    .split(between)
-    .map((one) => one.trim())
-    .filter(Boolean);
-
 /** A draft with what is proposed in the place of what nobody typed, and the entry that it comes to. */
 export function settled(draft: Draft, except: string | null = null): { entry: OwnEntry; proposed: Proposed } {
   const proposed = proposedOf(draft.score, except);
-  const also = linesOf(draft.also, ",");
   const entry: OwnEntry = {
     kind: "own",
     strand: draft.strand ?? proposed.strand,
     name: draft.name.trim(),
-    ...(also.length === 0 ? {} : { also }),
     sides: draft.sides ?? proposed.sides,
     score: draft.score.trim() === "" ? null : draft.score.trim(),
     needs: draft.needs ?? proposed.needs,
     class: draft.class ?? proposed.class,
     cues: linesOf(draft.cues ?? proposed.cues, "\n"),
-    faults: proposed.faults,
+    faults: draft.faults ?? proposed.faults,
     look: draft.look.trim(),
-    ...gateEntry(draft.own),
-    ...(draft.isHidden ? { isHidden: true } : {}),
+    ...oursEntry(draft),
   };
   return { entry, proposed };
 }
 
 /** A skill that is kept as a draft of itself: nothing of it is proposed anew. */
 export function draftOf(entry: OwnEntry): Draft {
-  const { name, also = [], score, sides, strand, needs, cues, look, isHidden = false } = entry;
+  const { name, score, sides, needs, cues, look } = entry;
   return {
-    ...{ name, also: also.join(", "), score: score ?? "", sides, class: entry.class, strand, needs },
-    ...{ cues: cues.join("\n"), look, own: gatesOf(entry), isHidden },
+    ...oursOf(entry),
+    ...{ name, score: score ?? "", sides, class: entry.class, needs, cues: cues.join("\n"), look },
   };
 }
 

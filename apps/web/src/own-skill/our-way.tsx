@@ -1,6 +1,6 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { isOwnSkill, printNeeds, type OverlayEntry, type Skill } from "@mirrup/core";
-import { Alert, Button, Checkbox, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
+import { isOwnSkill, printNeeds, type OverlayEntry, type Skill, type SkillOverlayEntry } from "@mirrup/core";
+import { Alert, Button, Group, Text, Textarea, TextInput, Title } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -9,27 +9,25 @@ import { ownWayOf } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
 import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
-import { linesOf, previewOf } from "./draft.js";
+import { previewOf } from "./draft.js";
 import { NeedsField } from "./needs-field.js";
 import { Affected } from "./affected.js";
-import { OwnGate } from "./own-gate.js";
-import { gateEntry, gatesOf, NO_GATES, type OwnGates } from "./own-gates.js";
+import { OurFields } from "./our-fields.js";
+import { linesOf, oursEntry, oursOf, type Ours } from "./ours.js";
 import { OwnSkillForm } from "./own-skill-form.js";
 import classes from "./own-skill.module.css";
 import { useSkillChange } from "./use-skill-change.js";
 
-interface OurTexts {
+interface OurTexts extends Ours {
   readonly name: string;
   readonly needs: string;
   readonly cues: string;
   readonly look: string;
-  readonly own: OwnGates;
-  readonly isHidden: boolean;
 }
 
-function textsOf(skill: Skill, own: OwnGates): OurTexts {
+function textsOf(skill: Skill, entry: SkillOverlayEntry | null): OurTexts {
   const { name, look } = skill;
-  return { name, needs: printNeeds(skill), cues: skill.cues.join("\n"), look, own, isHidden: false };
+  return { ...oursOf(entry), name, needs: printNeeds(skill), cues: skill.cues.join("\n"), look };
 }
 
 /** What of it differs from what ships. */
@@ -41,9 +39,15 @@ function changeOf(now: OurTexts, usual: OurTexts): OverlayEntry {
     ...(now.needs === usual.needs ? {} : { needs: now.needs }),
     ...(now.cues.trim() === usual.cues ? {} : { cues: linesOf(now.cues, "\n") }),
     ...(now.look.trim() === usual.look ? {} : { look: now.look.trim() }),
-    ...gateEntry(now.own),
-    ...(now.isHidden ? { isHidden: true } : {}),
+    ...(now.strand === null ? {} : { strand: now.strand }),
+    ...(now.faults === null ? {} : { faults: now.faults }),
+    ...oursEntry(now),
   };
+}
+
+/** The strand that it ships on. */
+function strandOf(id: string): string {
+  return CATALOGUE.strands.find(({ skills }) => skills.includes(id))?.id ?? "";
 }
 
 interface ShippedFormProps {
@@ -55,8 +59,8 @@ interface ShippedFormProps {
 function ShippedForm({ skill, onLeave }: ShippedFormProps) {
   const was = ownWayOf(skill.id);
   const shipped = CATALOGUE.skills.get(skill.id) ?? skill;
-  const usual = textsOf(shipped, NO_GATES);
-  const [opened] = useState(() => ({ values: textsOf(skill, gatesOf(was)), about: {} }));
+  const usual = textsOf(shipped, null);
+  const [opened] = useState(() => ({ values: textsOf(skill, was), about: {} }));
   const unsaved = useUnsaved(`our way ${skill.id}`, opened);
   const form = useForm<OurTexts>({ initialValues: opened.values });
   const { isFound, drop } = useUnsavedForm(form, unsaved, opened.about);
@@ -102,15 +106,16 @@ function ShippedForm({ skill, onLeave }: ShippedFormProps) {
         size="md"
         {...form.getInputProps("look")}
       />
-      <OwnGate
-        value={form.values.own}
-        of={skill.skillClass}
-        onChange={(own) => form.setFieldValue("own", own)}
-      />
-      <Checkbox
-        label="Hidden: taught to nobody for now"
-        checked={form.values.isHidden}
-        onChange={({ currentTarget }) => form.setFieldValue("isHidden", currentTarget.checked)}
+      <OurFields
+        value={form.values}
+        usual={{
+          id: skill.id,
+          strand: strandOf(skill.id),
+          faults: shipped.faults,
+          skillClass: skill.skillClass,
+        }}
+        mayHide
+        onChange={(change) => form.setValues(change)}
       />
       {!preview.ok && (
         <Alert color="red" title="This cannot be taught" role="alert">

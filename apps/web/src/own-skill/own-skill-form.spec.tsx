@@ -1,10 +1,11 @@
 import { afterEach, describe, expect, it, jest } from "@jest/globals";
-import { CATALOGUE } from "@mirrup/catalogue";
+import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
 import type { SkillChanges } from "@mirrup/contract";
-import { sidesOf, type OverlayEntry } from "@mirrup/core";
+import { FAULT_CODES, sidesOf, type OverlayEntry } from "@mirrup/core";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { useState } from "react";
 import { teach } from "../app/catalogue.js";
+import { capital } from "../app/words.js";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
 import type { OwnEntry } from "./draft.js";
 import { HiddenSkill } from "./hidden-skill.js";
@@ -206,6 +207,25 @@ describe("a skill that ships, taught the studio's way", () => {
     await user.type(called, "cross");
     expect(screen.getByRole("alert").textContent).toContain("belongs to cross");
     expect(screen.getByRole<HTMLButtonElement>("button", { name: "Save our way" }).disabled).toBe(true);
+  });
+
+  it("has other names, a place, faults and a note of the studio's own, and is shown with them again", async () => {
+    const usual = CATALOGUE.skills.get("skier")?.faults ?? [];
+    const fault = FAULT_CODES.find((code) => !usual.includes(code)) ?? "toes";
+    const { user, sent } = drawn(<Opened id="skier" />, { answers: answers() });
+    await user.click(await screen.findByRole("button", { name: "Teach it our way" }));
+    await user.type(screen.getByLabelText("Other names"), "slalom, zigzag");
+    await user.selectOptions(screen.getByLabelText("Strand"), "Footwork: base");
+    await user.selectOptions(screen.getByLabelText("After"), "run step");
+    await user.type(screen.getByLabelText("A note of ours"), " Not on the wet floor. ");
+    await user.click(screen.getByRole("combobox", { name: "What goes wrong in it" }));
+    await user.click(await screen.findByRole("option", { name: capital(FAULTS[fault].name) }));
+    await user.click(screen.getByRole("button", { name: "Save our way" }));
+    await waitFor(() => expect(made(sent)).toHaveLength(1));
+    expect(changeIn(made(sent)[0])?.is).toEqual({
+      ...{ kind: "changed", also: ["slalom", "zigzag"], strand: "base", after: "run-step" },
+      ...{ note: "Not on the wet floor.", faults: [...usual, fault] },
+    });
   });
 
   it("says whom it would touch before it is saved, by name and by how much", async () => {

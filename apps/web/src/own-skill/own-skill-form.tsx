@@ -1,7 +1,7 @@
 import { OWN_SKILL_LIMITS } from "@mirrup/contract";
 import { SKILL_CLASSES, type CatalogueFault, type SkillClass } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
-import { Alert, Button, Checkbox, Group, NativeSelect, Text, Textarea, TextInput } from "@mantine/core";
+import { Alert, Button, Group, NativeSelect, Text, Textarea, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -12,7 +12,6 @@ import { catalogue } from "../app/catalogue.js";
 import { gridOf } from "../class/index.js";
 import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { ScoreDesk } from "../skill-book/index.js";
-import { STRAND_OPTIONS } from "../strands/index.js";
 import { gridQuery } from "../students/index.js";
 import { Affected } from "./affected.js";
 import {
@@ -27,7 +26,7 @@ import {
   type Preview,
 } from "./draft.js";
 import { NeedsField } from "./needs-field.js";
-import { OwnGate } from "./own-gate.js";
+import { OurFields } from "./our-fields.js";
 import classes from "./own-skill.module.css";
 import { useSkillChange } from "./use-skill-change.js";
 import { CLASS_NAMES } from "./words.js";
@@ -133,12 +132,6 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
       {isFound && <UnsavedNote onDrop={drop} />}
       <div className={classes.fields}>
         <TextInput label="Name" size="md" withAsterisk {...form.getInputProps("name")} />
-        <TextInput
-          label="Other names"
-          description="With commas between; all of them are found."
-          size="md"
-          {...form.getInputProps("also")}
-        />
       </div>
       <ScoreDesk
         skillId={skill?.id ?? null}
@@ -187,15 +180,6 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
             )
           }
         />
-        <NativeSelect
-          label="Strand"
-          description="Where it stands on the map."
-          size="md"
-          data={STRAND_OPTIONS.filter(({ value }) => value !== "")}
-          value={entry.strand}
-          error={form.errors.strand}
-          onChange={({ currentTarget }) => form.setFieldValue("strand", currentTarget.value)}
-        />
       </div>
       <NeedsField
         value={entry.needs}
@@ -221,14 +205,13 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
         size="md"
         {...form.getInputProps("look")}
       />
-      <OwnGate value={values.own} of={entry.class} onChange={(own) => form.setFieldValue("own", own)} />
-      {skill !== null && (
-        <Checkbox
-          label="Hidden: taught to nobody for now"
-          checked={values.isHidden}
-          onChange={({ currentTarget }) => form.setFieldValue("isHidden", currentTarget.checked)}
-        />
-      )}
+      <OurFields
+        value={values}
+        usual={{ id, strand: proposed.strand, faults: proposed.faults, skillClass: entry.class }}
+        mayHide={skill !== null}
+        errors={{ strand: form.errors.strand }}
+        onChange={(change) => form.setValues(change)}
+      />
       {preview.ok && preview.skill !== null && <Openers preview={preview} level={preview.skill.level} />}
       {skill !== null && (
         <Affected changes={preview.ok && form.isDirty() ? [{ subject: id, is: entry }] : []} />

@@ -15,7 +15,7 @@ import {
 import { Accordion, Table } from "@mantine/core";
 import { IconAlertTriangle } from "@tabler/icons-react";
 import { Link } from "react-router";
-import { catalogue, ownCatalogue } from "../app/catalogue.js";
+import { catalogue, ownCatalogue, ownWayOf } from "../app/catalogue.js";
 import { drillOfWords, drillWords } from "../app/drill-words.js";
 import { usePaths } from "../app/paths.js";
 import { syllabus } from "../app/syllabus.js";
@@ -169,6 +169,7 @@ export function Gates({ skill }: { readonly skill: Skill }) {
 
 /** What to say, what to look at, and what to take care of. */
 export function Teaching({ skill }: { readonly skill: Skill }) {
+  const note = ownWayOf(skill.id)?.note;
   return (
     <>
       {skill.cautions.length > 0 && (
@@ -193,6 +194,12 @@ export function Teaching({ skill }: { readonly skill: Skill }) {
         <h3>Look at</h3>
         <p>{skill.look}</p>
       </section>
+      {note !== undefined && (
+        <section>
+          <h3>Our note</h3>
+          <p>{note}</p>
+        </section>
+      )}
     </>
   );
 }

@@ -59,6 +59,28 @@ describe("a studio's own, laid over the catalogue", () => {
     expect(result.ok && result.catalogue.version).toBe("7");
   });
 
+  it("puts a skill where the studio has it, as far as its needs let it, with its family", () => {
+    const onStrands = (entries: Readonly<Record<string, OverlayEntry>>) =>
+      made(entries).strands.map(({ skills }) => skills.join(" "));
+    expect(onStrands({ x: { kind: "changed", strand: "first", after: "a" } })).toEqual(["a x b", "y"]);
+    expect(made({ x: { kind: "changed", strand: "first" } }).familyOf.get("x")).toBe("footwork");
+    expect(onStrands({ x: { kind: "changed", strand: "first" } })).toEqual(["a b x", "y"]);
+    expect(onStrands({ [`${ID}1`]: own("ours", "a", { after: "a" }) })).toEqual([`a ${ID}1 b`, "x y"]);
+    // Before what it needs it cannot stand, and after what is not there it stands last.
+    expect(onStrands({ [`${ID}1`]: own("ours", "b", { after: "a" }) })).toEqual([`a b ${ID}1`, "x y"]);
+    expect(onStrands({ y: { kind: "changed", after: "gone" } })).toEqual(["a b", "x y"]);
+    expect(faultsOf({ x: { kind: "changed", strand: "none" } })).toEqual(["strand-order x"]);
+  });
+
+  it("finds a skill by every name that it has or had, and says the studio's faults and no note", () => {
+    const { skills } = made({
+      x: { kind: "changed", name: "the x", also: ["exy"], faults: ["narrow"], note: "Only for the tall." },
+    });
+    expect(skills.get("x")).toMatchObject({ name: "the x", aliases: ["x", "exy"], faults: ["narrow"] });
+    expect(JSON.stringify(skills.get("x"))).not.toContain("tall");
+    expect(faultsOf({ x: { kind: "changed", also: ["Y"] } })).toEqual(["duplicate-name x"]);
+  });
+
   it("brings a skill of its own, at the end of its strand, with its level and what it opens", () => {
     const catalogue = made({ [`${ID}1`]: own("ours", "b; x", { strand: "second" }) });
     expect(catalogue.strands[1]?.skills).toEqual(["x", "y", `${ID}1`]);

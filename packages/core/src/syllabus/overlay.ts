@@ -29,14 +29,16 @@ export interface OwnSkill extends Omit<SkillEntry, "id" | "shared" | "forms"> {
   readonly gate?: Gate;
   /** What clears it in one school, before what clears it in all. */
   readonly gates?: Readonly<Partial<Record<SchoolId, Gate>>>;
+  /** The skill of its strand that it stands after, as far as what needs what lets it; at the end where none is named. */
+  readonly after?: string;
+  /** What the studio's coaches tell each other of it; empty for nothing. */
+  readonly note?: string;
   /** Taught to nobody for now; its record stays, and counts again once it is shown. */
   readonly isHidden?: boolean;
 }
 
 /** A skill that ships, as the studio has it; what is left out is as it ships. */
-export interface ChangedSkill extends Partial<
-  Pick<OwnSkill, "needs" | "cues" | "look" | "gate" | "gates" | "isHidden">
-> {
+export interface ChangedSkill extends Partial<Omit<OwnSkill, "name" | "sides" | "score" | "class">> {
   /** The studio's own name, which comes before the usual one. */
   readonly name?: string;
 }
@@ -108,15 +110,19 @@ export interface WrittenCatalogue {
   readonly craft: Craft;
 }
 
+/** What an entry says of the skill itself, and not of where it stands or how the studio teaches it. */
+function saidOf<Entry extends SkillOverlayEntry>(entry: Entry) {
+  const { kind: _kind, strand: _strand, after: _after, note: _note, ...rest } = entry;
+  const { gate: _gate, gates: _gates, isHidden: _hidden, ...said } = rest;
+  return said;
+}
+
 function changed(entry: SkillEntry, change: OverlayEntry | undefined): SkillEntry {
   if (change?.kind !== "changed") return entry;
-  const { name, kind: _kind, gate: _gate, gates: _gates, isHidden: _hidden, ...said } = change;
-  return {
-    ...entry,
-    ...said,
-    // The usual name is found all the same.
-    ...(name === undefined || name === entry.name ? {} : { name, also: [entry.name, ...(entry.also ?? [])] }),
-  };
+  const { name = entry.name, also = [], ...said } = saidOf(change);
+  // Its usual names are found all the same.
+  const others = [...(name === entry.name ? [] : [entry.name]), ...(entry.also ?? []), ...also];
+  return { ...entry, ...said, name, ...(others.length === 0 ? {} : { also: others }) };
 }
 
 /** The skills that an entry names as needs; none where what is written does not parse, which is told of later. */
@@ -149,18 +155,46 @@ function inOrder(skills: readonly SkillEntry[]): readonly SkillEntry[] {
 
 /** The strands with the studio's skills at their ends, or where what needs them stands; those that are hidden too. */
 function withOwn(strands: readonly StrandEntry[], { entries }: Overlay): readonly StrandEntry[] {
-  const own = Object.entries(entries).flatMap(([id, entry]) => (entry.kind === "own" ? [{ id, entry }] : []));
-  const byStrand = grouped(own, ({ entry }) => entry.strand);
-  return strands.map((strand) => {
-    const added = (byStrand.get(strand.id) ?? []).map(({ id, entry }): SkillEntry => {
-      const { kind: _kind, strand: _strand, gate: _gate, gates: _gates, isHidden: _hidden, ...skill } = entry;
-      return { ...skill, id };
-    });
-    return {
-      ...strand,
-      skills: [...strand.skills.map((skill) => changed(skill, entries[skill.id])), ...added],
-    };
+  const places = new Map(strands.flatMap(({ id, skills }) => skills.map((skill) => [skill.id, id] as const)));
+  const shipped = strands.flatMap(({ skills }) => skills);
+  const moved = shipped.flatMap((skill): Placed[] => {
+    const entry = entries[skill.id];
+    const strand = entry?.kind === "changed" ? (entry.strand ?? places.get(skill.id)) : undefined;
+    if (entry?.kind !== "changed" || strand === undefined) return [];
+    if (entry.strand === undefined && entry.after === undefined) return [];
+    return [{ skill: changed(skill, entry), strand, after: entry.after }];
   });
+  const own = Object.entries(entries).flatMap(([id, entry]): Placed[] =>
+    entry.kind === "own"
+      ? [
+          {
+            skill: { ...saidOf(entry), id },
+            strand: entry.strand,
+            after: entry.after,
+          },
+        ]
+      : [],
+  );
+  const isMoved = new Set(moved.map(({ skill }) => skill.id));
+  const byStrand = grouped([...moved, ...own], ({ strand }) => strand);
+  return strands.map((strand) => {
+    const rest = strand.skills
+      .filter(({ id }) => !isMoved.has(id))
+      .map((one) => changed(one, entries[one.id]));
+    return { ...strand, skills: (byStrand.get(strand.id) ?? []).reduce(placedAmong, rest) };
+  });
+}
+
+/** A skill that the studio puts somewhere. */
+interface Placed {
+  readonly skill: SkillEntry;
+  readonly strand: string;
+  readonly after: string | undefined;
+}
+
+function placedAmong(skills: readonly SkillEntry[], { skill, after }: Placed): readonly SkillEntry[] {
+  const place = skills.findIndex(({ id }) => id === after);
+  return place < 0 ? [...skills, skill] : skills.toSpliced(place + 1, 0, skill);
 }
 
 function isHiddenIn({ entries }: Overlay, id: string): boolean {
@@ -266,6 +300,10 @@ function strayFaults({ strands }: WrittenCatalogue, { entries }: Overlay): reado
       const message = `${entry.name}: there is no strand "${entry.strand}".`;
       return [{ code: "strand-order", skill, message }];
     }
+    const strand = entry.strand;
+    if (strand !== undefined && !strands.some(({ id }) => id === strand)) {
+      return [{ code: "strand-order", skill, message: `${skill}: there is no strand "${strand}".` }];
+    }
     if (skills.has(skill)) return [];
     return [{ code: "unknown-need", skill, message: `"${skill}" is not a skill of the catalogue.` }];
   });
@@ -284,7 +322,7 @@ function nameFaults({ strands }: WrittenCatalogue, { entries }: Overlay): readon
   );
   return Object.entries(entries).flatMap(([skill, entry]): CatalogueFault[] => {
     if (!isOfSkill(entry)) return [];
-    const names = [entry.name ?? [], entry.kind === "own" ? (entry.also ?? []) : []].flat();
+    const names = [entry.name ?? [], entry.also ?? []].flat();
     const takenFrom = (one: string) => {
       const owner = owners.get(plainName(one));
       return owner === undefined || owner.id === skill ? null : owner.name;

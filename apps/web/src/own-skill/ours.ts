@@ -1,0 +1,50 @@
+/** What a studio may say of any skill, of its own or one that ships, while it is being written. */
+import type { FaultCode, SkillOverlayEntry } from "@mirrup/core";
+import { gateEntry, gatesOf, NO_GATES, type OwnGates } from "./own-gates.js";
+
+export interface Ours {
+  /** Other names, with commas between. */
+  readonly also: string;
+  /** Null where it stands by itself. */
+  readonly strand: string | null;
+  /** The skill that it stands after; empty for the end of the strand. */
+  readonly after: string;
+  readonly note: string;
+  /** Null for those that it has by itself. */
+  readonly faults: readonly FaultCode[] | null;
+  readonly own: OwnGates;
+  readonly isHidden: boolean;
+}
+
+export const NO_OURS: Ours = {
+  ...{ also: "", strand: null, after: "", note: "", faults: null, own: NO_GATES, isHidden: false },
+};
+
+export const linesOf = (text: string, between: string) =>
+  text
+    .split(between)
+    .map((one) => one.trim())
+    .filter(Boolean);
+
+export function oursOf(entry: SkillOverlayEntry | null): Ours {
+  if (entry === null) return NO_OURS;
+  const { also = [], strand = null, after = "", note = "", faults = null, isHidden = false } = entry;
+  return { also: also.join(", "), strand, after, note, faults, own: gatesOf(entry), isHidden };
+}
+
+type OursEntry = Pick<
+  Extract<SkillOverlayEntry, { readonly kind: "changed" }>,
+  "also" | "after" | "note" | "gate" | "gates" | "isHidden"
+>;
+
+/** As it is kept, without what is said for each kind of skill by itself. */
+export function oursEntry({ also, after, note, own, isHidden }: Ours): OursEntry {
+  const others = linesOf(also, ",");
+  return {
+    ...(others.length === 0 ? {} : { also: others }),
+    ...(after === "" ? {} : { after }),
+    ...(note.trim() === "" ? {} : { note: note.trim() }),
+    ...gateEntry(own),
+    ...(isHidden ? { isHidden: true } : {}),
+  };
+}
