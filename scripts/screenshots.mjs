@@ -166,14 +166,13 @@ const VIEWS = [
     },
   },
   {
-    name: "clock",
+    name: "programme",
     size: "desk",
-    open: async (page, student) => {
-      await page.goto(`${student}/clock`);
-      await page.getByText("Mix, called out").click();
-      await page.getByText(/sides that are cleared/).waitFor();
-      await page.getByRole("button", { name: "Start the clock" }).click();
-      await page.waitForTimeout(7000);
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/programmes`);
+      await page.getByRole("link", { name: "Wagtail" }).click();
+      await page.getByRole("link", { name: "Second year" }).click();
+      await page.getByRole("table").waitFor();
     },
   },
   {

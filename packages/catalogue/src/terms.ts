@@ -11,6 +11,15 @@ export const TERMS = {
     meaning: "Left or right of a skill. Each side is learned, counted and cleared by itself.",
   },
   strand: { name: "strand", meaning: "Skills that grow out of each other, from the easiest on." },
+  programme: {
+    name: "programme",
+    meaning:
+      "A list of skills with what counts of each: a badge, a season, a level. Whoever has done enough of it can finish.",
+  },
+  hidden: {
+    name: "hidden",
+    meaning: "A skill that is taught to nobody for now. What was counted of it stays.",
+  },
   gate: {
     name: "gate",
     meaning: "What clears a side: so many in a row, so many seconds, or so many clean of so many tries.",
@@ -48,7 +57,10 @@ export const TERMS = {
     name: "school",
     meaning: "A way to teach: how high its gates are, and how wide a foundation it wants.",
   },
-  goal: { name: "goal", meaning: "A skill that a student works toward; what it needs is proposed first." },
+  goal: {
+    name: "goal",
+    meaning: "A skill or a programme that a student works toward; what it needs is proposed first.",
+  },
   evenness: { name: "evenness", meaning: "How alike the times between tries are, out of 100." },
 } as const;
 

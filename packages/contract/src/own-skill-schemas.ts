@@ -20,6 +20,7 @@ import {
   type ProgrammeProgress,
   type SkillPreviewItem,
   type SkillPreviewRequest,
+  type SkillsFile,
   type ProgrammeProgressQuery,
   type SkillChange,
   type SkillChanges,
@@ -122,6 +123,13 @@ export const overlayEntry: Joi.AlternativesSchema<OverlayEntry> =
       { is: "school", then: ownSchool, otherwise: changedSkill },
     ],
   });
+
+/** Published as docs/skills.schema.json. */
+export const skillsFile = objects<SkillsFile>({
+  format: Joi.valid("mirrup-skills").required(),
+  version: Joi.valid(1).required(),
+  entries: Joi.object().pattern(subject(), overlayEntry).max(MOST_OWN_SKILLS).required(),
+}).required();
 
 export const skillChanges = objects<SkillChanges>({
   changes: Joi.array()

@@ -69,5 +69,12 @@ export const OWN_SKILL_LIMITS = {
   needs: 600,
   score: 4000,
 } as const;
+/** What a studio's skills, names, gates and programmes are as a file. */
+export interface SkillsFile {
+  readonly format: "mirrup-skills";
+  readonly version: 1;
+  readonly entries: Overlay["entries"];
+}
+
 /** More skills of its own no studio has. */
 export const MOST_OWN_SKILLS = 1000;

@@ -1,17 +1,18 @@
 /** A studio's own skills as a file, what another studio would take of it, and the way from one state to another. */
 import { catalogueWith } from "@mirrup/catalogue";
-import { MOST_OWN_SKILLS, type SkillChange } from "@mirrup/contract";
+import { MOST_OWN_SKILLS, type SkillChange, type SkillsFile } from "@mirrup/contract";
 import type { CatalogueFault, Overlay, OverlayEntry } from "@mirrup/core";
 import type { ValidationResult } from "joi";
 import { hashKey } from "@tanstack/react-query";
 
-const FORMAT = "mirrup-skills";
-const VERSION = 1;
+const FORMAT: SkillsFile["format"] = "mirrup-skills";
+const VERSION: SkillsFile["version"] = 1;
 /** More than a thousand skills take with all that can be said of them. */
 const LONGEST = 4_000_000;
 
 export function fileOf({ entries }: Pick<Overlay, "entries">): string {
-  return `${JSON.stringify({ format: FORMAT, version: VERSION, entries }, null, 2)}\n`;
+  const file: SkillsFile = { format: FORMAT, version: VERSION, entries };
+  return `${JSON.stringify(file, null, 2)}\n`;
 }
 
 function isSame(one: OverlayEntry | null, other: OverlayEntry | null): boolean {
