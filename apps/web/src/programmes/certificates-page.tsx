@@ -4,6 +4,7 @@ import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
 import { programmes } from "../app/catalogue.js";
+import { counted } from "../app/plural.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -41,7 +42,7 @@ export function CertificatesPage() {
         {finished.length > 0 && (
           <Group>
             <Button size="md" onClick={() => window.print()}>
-              Print {finished.length === 1 ? "it" : `all ${finished.length}`}
+              Print {counted(finished.length, "certificate")}
             </Button>
           </Group>
         )}

@@ -207,7 +207,7 @@ function Heading({ place, title, headings, isOnly, faults, onChange, onMoved }: 
   const name = title.trim() === "" ? `Heading ${place + 1}` : title;
   return (
     <Fieldset legend={name}>
-      <Group align="flex-end" wrap="nowrap">
+      <Group align="flex-end">
         <TextInput
           label="Heading"
           description="May be empty."

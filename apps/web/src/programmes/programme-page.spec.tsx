@@ -156,7 +156,7 @@ describe("a programme's page", () => {
     const certificate = within(await screen.findByRole("article", { name: "Ada" }));
     expect(certificate.getByText("1 June 2026")).toBeDefined();
     expect(screen.queryByRole("article", { name: "Bo" })).toBeNull();
-    expect(screen.getByRole("button", { name: "Print it" })).toBeDefined();
+    expect(screen.getByRole("button", { name: "Print 1 certificate" })).toBeDefined();
     cleanup();
     page(`/programmes/${ID}/certificates`);
     expect(await screen.findByText(/Nobody has finished yet/)).toBeDefined();

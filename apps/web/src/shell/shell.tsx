@@ -11,7 +11,7 @@ import {
   IconUsers,
   type Icon,
 } from "@tabler/icons-react";
-import { Link, NavLink, Outlet, useNavigation } from "react-router";
+import { Link, NavLink, Outlet, useLocation, useNavigation } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { useReach } from "../app/reach.js";
 import { useNewVersion } from "../app/updates.js";
@@ -47,6 +47,7 @@ function Tool({ label, shortcut, Icon, onPress, className = "" }: ToolProps) {
 /** The frame of the desk screens: where one is, what waits to be sent, and the page. */
 export function Shell() {
   const navigation = useNavigation();
+  const { pathname } = useLocation();
   const paths = usePaths();
   const takeNewVersion = useNewVersion();
   const { find, showKeys } = useReach();
@@ -76,7 +77,11 @@ export function Shell() {
             <IconLink size={22} stroke={1.6} aria-hidden />
             <span>Combos</span>
           </NavLink>
-          <NavLink to={paths.skills} className={classes.screen}>
+          <NavLink
+            to={paths.skills}
+            className={classes.screen}
+            data-open={pathname.startsWith(paths.programmes) || undefined}
+          >
             <IconBook2 size={22} stroke={1.6} aria-hidden />
             <span>Skill book</span>
           </NavLink>
