@@ -11,10 +11,12 @@ export { linkCost } from "./rope/cost.js";
 export { type RuleFault } from "./rope/fault.js";
 export { type Measures, measureScore } from "./rope/measure.js";
 export { mirrorScore } from "./rope/mirror.js";
+export { PAD_BEATS, type PadPress, padFaults, padFeet, padScore, pressedText } from "./rope/pad.js";
 export { parseScore, scoreOf } from "./rope/parse.js";
+export { FEET, type Foot, GESTURES, type Gesture } from "./rope/feet.js";
 export { heightOf } from "./rope/physics.js";
 export { printScore } from "./rope/print.js";
-export { multipleName, readScore } from "./rope/reading.js";
+export { gestureWords, multipleName, readScore } from "./rope/reading.js";
 export { LIMITS, type Score, expandBeats } from "./rope/score.js";
 export {
   type Timing,

@@ -27,6 +27,7 @@ import { Braid } from "../braid/index.js";
 import { useSettings } from "../students/index.js";
 import { BodyControls, DEFAULT_BODY, timingOptions, type BodySettings } from "./body-controls.js";
 import { ScoreEditor } from "./score-editor.js";
+import { ScorePad } from "./score-pad.js";
 import classes from "./score-desk.module.css";
 
 type Reading =
@@ -129,6 +130,7 @@ interface ScoreDeskProps {
 export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps) {
   const [body, setBody] = useState<BodySettings>(DEFAULT_BODY);
   const [loop, setLoop] = useState(true);
+  const [isPlayed, setPlayed] = useState(false);
   const [isLeft, setLeft] = useLocalStorage({
     key: "mirrup-left-handed-desk",
     defaultValue: false,
@@ -145,7 +147,16 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
   return (
     <section className={classes.desk} aria-label="Score desk">
       <ScoreEditor text={text} faults={reading.faults} original={original} onChange={onChange} />
+      {isPlayed && <ScorePad text={text} onChange={onChange} />}
       <Group gap="sm">
+        <Button
+          variant="default"
+          size="sm"
+          aria-expanded={isPlayed}
+          onClick={() => setPlayed((before) => !before)}
+        >
+          {isPlayed ? "Put the pad away" : "Play it on a pad"}
+        </Button>
         <Button
           variant="default"
           size="sm"
