@@ -219,6 +219,21 @@ describe("a programme as a goal", () => {
     expect(again).toMatchObject({ status: 422, body: { errors: [{ code: "goal-cleared" }] } });
   });
 
+  it("asks for nothing any more once it is ended, and again once it is taken up", async () => {
+    const key = newKey();
+    const going = programmeOf([item("cross", "both")]);
+    await put(key, null, going);
+    await wish([{ subject: key, side: "whole" }]);
+    const steps = async () =>
+      ((await coach.get(`/api/students/${student}/path`)).body as PathView).steps.length;
+    const all = await steps();
+    expect(all).toBeGreaterThan(0);
+    await put(key, going, { ...going, isEnded: true });
+    expect(await steps()).toBe(0);
+    await put(key, { ...going, isEnded: true }, going);
+    expect(await steps()).toBe(all);
+  });
+
   it("is read anew on the roster once it asks for something else", async () => {
     const key = newKey();
     const swing = programmeOf([item("side-swing", "both")]);

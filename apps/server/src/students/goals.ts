@@ -11,5 +11,8 @@ export function goalsFor(
   reading: Reading,
   goals: readonly Goal[] = student.goals,
 ): readonly Goal[] {
-  return goalsInForce(goals, programmesOf(scope.overlay), reading, leadingSide(student));
+  const programmes = programmesOf(scope.overlay);
+  // Nobody works at what is ended.
+  const going = goals.filter(({ subject }) => programmes.get(subject)?.isEnded !== true);
+  return goalsInForce(going, programmes, reading, leadingSide(student));
 }

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import type { DecisionRequest, ProgrammeProgress, SkillChanges } from "@mirrup/contract";
 import { itemSubject, type OwnProgramme } from "@mirrup/core";
-import { cleanup, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { teach } from "../app/catalogue.js";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
@@ -96,6 +96,20 @@ describe("a programme's page", () => {
     expect(decisionsIn(sent[1]).map(({ decision }) => decision)).toEqual(
       decisionsIn(sent[0]).map(({ id }) => ({ kind: "void", target: id })),
     );
+  });
+
+  it("types back what was seen on an earlier day, and nothing of tomorrow", async () => {
+    const { user, sent } = page(`/programmes/${ID}`);
+    await user.click(await screen.findByRole("button", { name: "Ada, cross, right" }));
+    const seen = screen.getByLabelText<HTMLInputElement>("Seen on");
+    fireEvent.change(seen, { target: { value: "2099-01-01" } });
+    expect(screen.getByText("Not after today.")).toBeDefined();
+    fireEvent.change(seen, { target: { value: "2026-05-04" } });
+    await user.click(screen.getByRole("button", { name: "Save 1 tick" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    const [tick] = decisionsIn(sent[0]);
+    expect(new Date(tick?.at ?? "").toLocaleDateString("sv-SE")).toBe("2026-05-04");
+    expect(tick?.reason).toBe("Ticked on the sheet of Wagtail, 4 May 2026.");
   });
 
   it("keeps the ticks where they could not be stored", async () => {

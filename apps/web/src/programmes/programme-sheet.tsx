@@ -6,7 +6,7 @@ import { Fragment, useState } from "react";
 import { counted } from "../app/plural.js";
 import { dateWords, skillName } from "../app/words.js";
 import { useUnsaved, useUnsavedText } from "../device/index.js";
-import { useTicks, type Tick } from "../students/index.js";
+import { localToday, useTicks, type Tick } from "../students/index.js";
 import { sheetParts, type SheetPart } from "./draft.js";
 import sheet from "../app/sheet.module.css";
 import classes from "./programmes.module.css";
@@ -14,6 +14,7 @@ import { askWords, ITEM_SIDE_NAMES, sideWords } from "./words.js";
 
 const SIDE_LETTERS: Readonly<Record<SideName, string>> = { left: "L", right: "R", whole: "" };
 const NONE: readonly string[] = [];
+const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);
 
 const tickKey = ({ studentId, subject, side }: Tick) => `${studentId} ${subject}:${side}`;
 
@@ -76,8 +77,11 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
     setTicked(keys);
     unsaved.keep(keys.length === 0 ? null : keys);
   };
-  const today = dateWords(new Date().toLocaleDateString("sv-SE"));
-  const words = reason.trim() === "" ? `Ticked on the sheet of ${programme.name}, ${today}.` : reason.trim();
+  const today = localToday();
+  const [on, setOn] = useState(today);
+  const day = isDay(on) && on <= today ? on : today;
+  const words =
+    reason.trim() === "" ? `Ticked on the sheet of ${programme.name}, ${dateWords(day)}.` : reason.trim();
   const items = programmeItems(programme);
   const chosen = new Set(ticked);
   // What was done meanwhile has no box any more, and is not sent unseen.
@@ -90,7 +94,7 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
     ),
   );
   const save = async () => {
-    if (!(await log(ticks, words, `${counted(ticks.length, "tick is", "ticks are")} saved.`))) return;
+    if (!(await log(ticks, words, `${counted(ticks.length, "tick is", "ticks are")} saved.`, day))) return;
     write(NONE);
     setReason("");
   };
@@ -99,6 +103,7 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
       [{ studentId, subject, side: "whole" }],
       `Finished ${programme.name}.`,
       `${name} has finished ${programme.name}.`,
+      day,
     );
   const toggle = (key: string) =>
     write(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
@@ -121,6 +126,15 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
               value={reason}
               onChange={({ currentTarget }) => setReason(currentTarget.value)}
             />
+            <TextInput
+              type="date"
+              label="Seen on"
+              size="md"
+              max={today}
+              value={on}
+              error={day === on ? undefined : "Not after today."}
+              onChange={({ currentTarget }) => setOn(currentTarget.value)}
+            />
             <Button size="md" disabled={ticks.length === 0} loading={isPending} onClick={() => void save()}>
               Save {counted(ticks.length, "tick")}
             </Button>
@@ -132,7 +146,7 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
         </Text>
       </Group>
       <p className={sheet.heading}>
-        {programme.name}: {title}, {today}. L left side, R right side.
+        {programme.name}: {title}, {dateWords(today)}. L left side, R right side.
       </p>
       {parts.map((part, place) => (
         <Part

@@ -24,5 +24,5 @@ export { MissMap } from "./miss-map.js";
 export { SkillBead } from "./skill-bead.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";
-export { useTicks, type Tick } from "./use-ticks.js";
+export { localToday, useTicks, type Tick } from "./use-ticks.js";
 export { useSettings } from "./use-settings.js";

@@ -11,6 +11,16 @@ export interface Tick extends SubjectSide {
   readonly studentId: string;
 }
 
+/** The device's day, `2026-11-29`. */
+export function localToday(): string {
+  return new Date().toLocaleDateString("sv-SE");
+}
+
+/** When something was seen on a day: now for today, noon of the device for any other. */
+export function instantOn(day: string, now: Date): Date {
+  return day === now.toLocaleDateString("sv-SE") ? now : new Date(`${day}T12:00:00`);
+}
+
 /** Types ticks back from a sheet, all or none in one request; all of it can be taken back at once. */
 export function useTicks() {
   const client = useQueryClient();
@@ -30,9 +40,14 @@ export function useTicks() {
         at: new Date().toISOString(),
       })),
     );
-  /** Whether they are stored; `done` is what is said then. */
-  const log = async (ticks: readonly Tick[], reason: string, done: string): Promise<boolean> => {
-    const at = new Date().toISOString();
+  /** Whether they are stored; `done` is what is said then. `on` is the day on which it was seen; today where it is left out. */
+  const log = async (
+    ticks: readonly Tick[],
+    reason: string,
+    done: string,
+    on: string = localToday(),
+  ): Promise<boolean> => {
+    const at = instantOn(on, new Date()).toISOString();
     const requests = ticks.map(({ studentId, subject, side }): DecisionRequest => ({
       ...{ id: uuid(), studentId, subject, side, reason, at },
       decision: { kind: "clear", count: null },
