@@ -2,7 +2,7 @@ import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
 import { comboKey, DAY_MS, linkKey, scoreOf } from "@mirrup/core";
 import { partsOfScore, type ComboPart } from "@mirrup/core/combos";
-import { demoId } from "./history.js";
+import { demoId } from "./demo-id.js";
 
 export interface DemoCombo {
   readonly id: string;

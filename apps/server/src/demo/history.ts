@@ -1,16 +1,9 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
 import { DAY_MS, type Drill, type Miss, type School, type SideName } from "@mirrup/core";
-import { v5 as uuidOf } from "uuid";
 import { between, courseOf, lessonsOf, randomFrom, simulateStudent, type Random } from "@mirrup/cohort";
 import type { DemoStudent, SimulatedDemoStudent } from "./club.js";
-
-const DEMO_NAMESPACE = "5f0d0c1e-6d3f-5b0a-9d56-3a8f7f5c2b11";
-
-/** The same id for the same thing every time the demo is loaded. */
-export function demoId(name: string): string {
-  return uuidOf(name, DEMO_NAMESPACE);
-}
+import { demoId } from "./demo-id.js";
 
 interface Milestone {
   readonly subject: string;

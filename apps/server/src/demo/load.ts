@@ -17,7 +17,8 @@ import { OverlayEntity } from "../studios/overlay.entity.js";
 import { comboHistory, DEMO_COMBOS } from "./combos.js";
 import { DEMO_CLUB, DEMO_GROUPS, DEMO_PASSWORD, DEMO_PEOPLE, type DemoClub } from "./club.js";
 import { DEMO_PROGRAMMES } from "./programmes.js";
-import { demoId, historyOf, simulatedHistoryOf } from "./history.js";
+import { demoId } from "./demo-id.js";
+import { historyOf, simulatedHistoryOf } from "./history.js";
 
 /**
  * Loads the demo club into a database without any studio; answers whether it did. The history is

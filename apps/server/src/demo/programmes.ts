@@ -1,6 +1,6 @@
 /** The demo's programmes: two levels, the second after the first. */
 import type { ItemSide, OwnProgramme, ProgrammeItem } from "@mirrup/core";
-import { demoId } from "./history.js";
+import { demoId } from "./demo-id.js";
 
 const row = (skill: string, side: ItemSide, count: number): ProgrammeItem => ({
   ...{ skill, side },

@@ -5,6 +5,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/re
 import { Route, Routes } from "react-router";
 import { teach } from "../app/catalogue.js";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
+import { ProgrammeGoal } from "./programme-goal.js";
 import { CertificatesPage } from "./certificates-page.js";
 import { ProgrammePage } from "./programme-page.js";
 import { ProgrammesPage } from "./programmes-page.js";
@@ -174,6 +175,22 @@ describe("a programme's page", () => {
     cleanup();
     page(`/programmes/${ID}/certificates`);
     expect(await screen.findByText(/Nobody has finished yet/)).toBeDefined();
+  });
+
+  it("says of one student how far they are, where it is their goal", async () => {
+    teach({ edition: 1, entries: { [KEY]: PROGRAMME } });
+    const answers = {
+      [`GET /programmes/${KEY}/progress?student=ada`]: {
+        items: [progressOf("Ada", null, { finishedOn: "2026-06-01", done: 1 })],
+      },
+    };
+    const goal = (subject: string) => drawn(<ProgrammeGoal studentId="ada" subject={subject} />, { answers });
+    goal(KEY);
+    expect(await screen.findByRole("link", { name: "1 of 1 done" })).toBeDefined();
+    expect(screen.getByText(/and finished on 1 June 2026\./)).toBeDefined();
+    cleanup();
+    goal("cross");
+    expect(screen.queryByRole("link")).toBeNull();
   });
 
   it("is listed with the others", () => {

@@ -3,7 +3,7 @@ import type { ProgrammeProgress } from "@mirrup/contract";
 import type { OwnProgramme } from "@mirrup/core";
 import { teach } from "../app/catalogue.js";
 import { programmeCsv } from "./csv.js";
-import { classWords, itemWords, missingMost, programmeWords, sideWords } from "./words.js";
+import { classWords, itemWords, leftWords, missingMost, programmeWords, sideWords } from "./words.js";
 
 const FIRST = "programme:0199c1b2-0000-7000-8000-000000000001";
 const PROGRAMME: OwnProgramme = {
@@ -79,6 +79,12 @@ describe("what is said of a programme", () => {
       ["cross", ["Ada (right)", "Bo"]],
       ["basic-bounce", ["Bo"]],
     ]);
+    const [ada, bo] = CLASS;
+    if (ada === undefined || bo === undefined) throw new Error("nobody there");
+    expect(leftWords(PROGRAMME, ada)).toBe("; left: cross.");
+    expect(leftWords(PROGRAMME, bo)).toBe(", which is enough; left: basic bounce and cross.");
+    const all = bo.items.map((item) => ({ ...item, isDone: true }));
+    expect(leftWords(PROGRAMME, { ...bo, items: all })).toBe(".");
     expect(sideWords(side("left", "2026-05-04", "hand"))).toBe("left: ticked by hand, 4 May 2026");
     expect(sideWords(side("whole", null))).toBe("to do");
   });

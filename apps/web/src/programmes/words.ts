@@ -63,6 +63,14 @@ function sidesLeft({ side }: ProgrammeItem, { sides, isDone }: ItemProgress): re
   return side === "both" && left.length === 1 ? left : [];
 }
 
+/** What is left for one student, after how much is done. */
+export function leftWords(programme: OwnProgramme, { items, isEnough }: ProgrammeProgress): string {
+  const left = programmeItems(programme).filter((_, place) => items[place]?.isDone !== true);
+  if (left.length === 0) return ".";
+  const named = listWords(left.map(({ skill }) => skillName(skill)));
+  return isEnough ? `, which is enough; left: ${named}.` : `; left: ${named}.`;
+}
+
 export interface Missing {
   readonly item: ProgrammeItem;
   /** Who lacks it, by name; the side where it is only one. */

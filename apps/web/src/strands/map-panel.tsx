@@ -2,10 +2,12 @@ import type { NextItem } from "@mirrup/contract";
 import type { Goal } from "@mirrup/core/teaching";
 import { Button, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
+import { Fragment } from "react";
 import { Link } from "react-router";
 import { usePaths } from "../app/paths.js";
 import { goalWords } from "../app/words.js";
 import type { SkillStanding } from "../beads/index.js";
+import { ProgrammeGoal } from "../programmes/index.js";
 import { nextQuery, studentQuery } from "../students/index.js";
 import { NextCard } from "./next-card.js";
 import { PathPanel } from "./path-panel.js";
@@ -28,18 +30,20 @@ function Goals({ studentId, onPath }: GoalsProps) {
     <section>
       <Title order={2}>Goals</Title>
       {goals.map((goal) => (
-        <Button
-          key={`${goal.subject} ${goal.side}`}
-          variant="default"
-          fullWidth
-          justify="flex-start"
-          mt="xs"
-          size="md"
-          className={classes.goal}
-          onClick={() => onPath(goal)}
-        >
-          The way to {goalWords(goal)}
-        </Button>
+        <Fragment key={`${goal.subject} ${goal.side}`}>
+          <Button
+            variant="default"
+            fullWidth
+            justify="flex-start"
+            mt="xs"
+            size="md"
+            className={classes.goal}
+            onClick={() => onPath(goal)}
+          >
+            The way to {goalWords(goal)}
+          </Button>
+          <ProgrammeGoal studentId={studentId} subject={goal.subject} />
+        </Fragment>
       ))}
       {goals.length === 0 && (
         <Text size="sm" className={classes.sub}>

@@ -14,6 +14,7 @@ export {
   planQuery,
   schoolsQuery,
   standingsQuery,
+  studentProgrammeQuery,
   studentQuery,
   studentsQuery,
   studioQuery,

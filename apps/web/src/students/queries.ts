@@ -144,6 +144,17 @@ export const programmeQuery = (key: string, groupId: string | undefined) =>
     },
   });
 
+/** The same of one student; undefined where the server has none such. */
+export const studentProgrammeQuery = (studentId: string, key: string) =>
+  queryOptions({
+    queryKey: ["students", studentId, "programme", key],
+    queryFn: async ({ signal }) => {
+      const path = `/programmes/${key}/progress?student=${studentId}`;
+      const [own] = (await get<Items<ProgrammeProgress>>(path, signal)).items;
+      return own ?? null;
+    },
+  });
+
 export const groupsQuery = queryOptions({
   queryKey: ["groups"],
   queryFn: async ({ signal }) => (await get<Items<GroupView>>("/groups", signal)).items,

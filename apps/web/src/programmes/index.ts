@@ -1,0 +1,1 @@
+export { ProgrammeGoal } from "./programme-goal.js";
