@@ -58,7 +58,7 @@ test("the score desk judges while one types", async ({ page, mirrup }) => {
   await height.fill("400");
   await expect(page.getByText("Give 2 to 140 cm; 40 cm is used.")).toBeVisible();
 
-  await page.getByRole("button", { name: "Play" }).click();
+  await page.getByRole("button", { name: "Play", exact: true }).click();
   await expect
     .poll(() => page.getByRole("slider", { name: "Time" }).getAttribute("aria-valuenow"))
     .not.toBe("0");

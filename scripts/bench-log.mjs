@@ -74,6 +74,17 @@ export async function benchLog({ address, postgres }, headers) {
     { rounds: 30, warmUp: 5 },
   );
   printRatio(`a set that comes two hours late after ${SETS}`, one.late, one.inOrder, "one in order");
+  const page = (id, before = "") => send("GET", `/students/${id}/log${before}`);
+  const middle = encodeURIComponent(
+    `${new Date(Date.now() - 300 * 86_400_000).toISOString()}~${randomUUID()}`,
+  );
+  const pages = await medianTimes(
+    { short: () => page(short), first: () => page(long), middle: () => page(long, `?before=${middle}`) },
+    { rounds: 30, warmUp: 5 },
+  );
+  printRatio(`the first page of a log of ${SETS} sets`, pages.first, pages.short, "the page of a log of 20");
+  printRatio("a page of it from 300 days ago", pages.middle, pages.first, "its first page");
+
   const lesson = (id) => Array.from({ length: 120 }, (_, at) => setOf(id, 24 * 60 + at));
   const day = await medianTimes(
     { short: () => sets(lesson(short)), long: () => sets(lesson(long)) },

@@ -122,6 +122,12 @@ export const router = createBrowserRouter([
                         }),
                       },
                       {
+                        path: "log",
+                        lazy: async () => ({
+                          Component: (await import("./log/log-page.js")).LogPage,
+                        }),
+                      },
+                      {
                         path: "record",
                         lazy: async () => ({
                           Component: (await import("./record/record-page.js")).RecordPage,

@@ -42,26 +42,23 @@ export {
   skillOf,
   skillsByScore,
 } from "./syllabus/catalogue.js";
+export { overlay, type UsableCatalogue, usable } from "./syllabus/overlay.js";
 export {
-  NO_OVERLAY,
   type ChangedSkill,
+  isOwnSkill,
+  NO_OVERLAY,
   type Overlay,
   type OverlayEntry,
+  overlayGates,
   type OwnProgramme,
   type OwnSchool,
-  type HiddenSkill,
   type OwnSkill,
-  type SkillOverlayEntry,
-  type UsableCatalogue,
-  type WrittenCatalogue,
-  isOwnSkill,
-  overlay,
-  overlayGates,
   programmesOf,
   schoolKey,
   schoolOfKey,
-  usable,
-} from "./syllabus/overlay.js";
+  type SkillOverlayEntry,
+} from "./syllabus/overlay-entry.js";
+export { type HiddenSkill, type WrittenCatalogue } from "./syllabus/overlay-laying.js";
 export { type ProgrammeFault, programmeFaults } from "./syllabus/programme-faults.js";
 export {
   type Ask,

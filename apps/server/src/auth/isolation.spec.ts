@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import pg from "pg";
 import { v7 as uuid } from "uuid";
+import type { OwnProgramme } from "@mirrup/core";
 import type { Client } from "../testing/client.js";
 import { comboOf, decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
@@ -12,6 +13,11 @@ let person: string;
 let lesson: string;
 let combo: string;
 let set: string;
+const PROGRAMME = `programme:${uuid()}`;
+const programmeOf = (): OwnProgramme => ({
+  ...{ kind: "programme", name: "Wagtail", order: "free", before: null, allBut: 0 },
+  headings: [{ title: "", items: [{ skill: "cross", side: "both", ask: { kind: "gate" } }] }],
+});
 let group: string;
 let viewer: Client;
 let coach: Client;
@@ -29,6 +35,9 @@ beforeAll(async () => {
   await coach.post("/api/sets", { sets: [{ ...setOf(student), id: set }] });
   combo = comboOf().id;
   await coach.post("/api/combos", { combos: [comboOf({ id: combo })] });
+  await coach.post("/api/catalogue/changes", {
+    changes: [{ subject: PROGRAMME, was: null, is: programmeOf() }],
+  });
   group = ((await coach.post("/api/groups", { name: "Tuesday" })).body as { id: string }).id;
   person = ((await coach.get("/api/auth/session")).body as { person: { id: string } }).person.id;
   const elsewhere = await server.addStudio("Other Hall");
@@ -122,6 +131,12 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
     "coach",
     () => ({ changes: [{ subject: "skier", was: null, is: { kind: "changed", name: "slalom" } }] }),
   ],
+  "POST /api/catalogue/preview": [
+    "coach",
+    () => ({ changes: [{ subject: "skier", is: { kind: "changed", name: "slalom" } }], students: [student] }),
+  ],
+  "GET /api/programmes/{programme}/progress": ["viewer"],
+  "GET /api/students/{id}/log": ["viewer"],
   "GET /api/presence": ["viewer"],
   "POST /api/presence": [
     "coach",
@@ -151,7 +166,7 @@ function ask(client: Client, route: string): Promise<{ status: number; body: unk
   const query = method === "GET" ? (QUERIES[path]?.() ?? "") : "";
   return client.ask(
     method,
-    path.replace("{id}", id).replace("{edition}", "1") + query,
+    path.replace("{id}", id).replace("{edition}", "1").replace("{programme}", PROGRAMME) + query,
     method === "GET" ? undefined : (body ?? {}),
   );
 }

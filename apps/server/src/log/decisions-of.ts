@@ -10,20 +10,28 @@ export function voidedBy(lines: readonly DecisionEntity[]): ReadonlySet<string> 
   return new Set(lines.flatMap(({ decision }) => (decision.kind === "void" ? [decision.target] : [])));
 }
 
+/** Decisions with who made each, and whether it was taken back. */
+export async function decisionsAs(
+  scope: Scope,
+  lines: readonly DecisionEntity[],
+  voided: ReadonlySet<string>,
+): Promise<DecisionView[]> {
+  const people = await scope.manager.findBy(PersonEntity, {
+    id: In([...new Set(lines.flatMap((line) => line.personId ?? []))]),
+  });
+  const nameOf = new Map(people.map((person) => [person.id, person.name]));
+  return lines.map((line) => {
+    const { id, subject, side, decision, reason, at } = decisionRequestOf(line);
+    const by = (line.personId === null ? undefined : nameOf.get(line.personId)) ?? null;
+    return { id, subject, side, decision, reason, at, by, isVoided: voided.has(id) };
+  });
+}
+
 /** A student's decisions, newest first, each with who made it and whether it was taken back. */
 export async function decisionsOf(scope: Scope, studentId: string): Promise<DecisionView[]> {
   const lines = await scope.manager.find(DecisionEntity, {
     where: { studioId: scope.studio.id, studentId },
     order: { happenedAt: "DESC", id: "DESC" },
   });
-  const people = await scope.manager.findBy(PersonEntity, {
-    id: In([...new Set(lines.flatMap((line) => line.personId ?? []))]),
-  });
-  const nameOf = new Map(people.map((person) => [person.id, person.name]));
-  const voided = voidedBy(lines);
-  return lines.map((line) => {
-    const { id, subject, side, decision, reason, at } = decisionRequestOf(line);
-    const by = (line.personId === null ? undefined : nameOf.get(line.personId)) ?? null;
-    return { id, subject, side, decision, reason, at, by, isVoided: voided.has(id) };
-  });
+  return decisionsAs(scope, lines, voidedBy(lines));
 }

@@ -1,6 +1,7 @@
 export { DecisionEntity } from "./decision.entity.js";
 export { clockAheadBy, happenedAt, saidAt } from "./device-clock.js";
 export { decisionsOf, voidedBy } from "./decisions-of.js";
+export { logPage } from "./log-page.js";
 export { SetNoteEntity } from "./note.entity.js";
 export { notesOf, withNotes } from "./notes.js";
 export { decisionRequestOf, requestOf } from "./request.js";

@@ -1,15 +1,20 @@
-import type { Done, StudentRecord } from "@mirrup/contract";
-import { doneReply, idParam, studentRecordReply } from "@mirrup/contract/schemas";
-import { Controller, Delete, Get, Param } from "@nestjs/common";
+import type { Done, LogPage, LogQuery, StudentRecord } from "@mirrup/contract";
+import { doneReply, idParam, logQuery, logReply, studentRecordReply } from "@mirrup/contract/schemas";
+import { Controller, Delete, Get, Param, Query } from "@nestjs/common";
 import { Command, Reading, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
+import { logPage } from "../log/index.js";
 import { RecordService } from "./record.service.js";
+import { StudentsService } from "./students.service.js";
 
 const DONE: Done = { done: true };
 
 @Controller("students/:id")
 export class RecordController {
-  constructor(private readonly records: RecordService) {}
+  constructor(
+    private readonly records: RecordService,
+    private readonly students: StudentsService,
+  ) {}
 
   @Get("export")
   @Reading({
@@ -22,6 +27,22 @@ export class RecordController {
   })
   export(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<StudentRecord> {
     return this.records.export(scope, id);
+  }
+
+  @Get("log")
+  @Reading({
+    says: "A page of a student's log, the newest first: sets as they were counted, and decisions",
+    for: "viewer",
+    reply: logReply,
+    refuses: [410],
+  })
+  async log(
+    @Within() scope: Scope,
+    @Param("id", { schema: idParam }) id: string,
+    @Query({ schema: logQuery }) query: LogQuery,
+  ): Promise<LogPage> {
+    await this.students.getOrThrow(scope, id);
+    return logPage(scope, id, query);
   }
 
   @Delete()

@@ -76,7 +76,7 @@ export function Finder({ onClose }: { readonly onClose: () => void }) {
             onKeyDown={(event) => event.key === "Escape" && onClose()}
           />
         </Combobox.EventsTarget>
-        <Combobox.Options className={classes.found} aria-label="What was found">
+        <Combobox.Options className={classes.found} aria-label="What was found" tabIndex={0}>
           {[...found].map(([kind, things]) => (
             <Combobox.Group key={kind} label={KIND_NAMES[kind]}>
               {things.map(({ name, about, to, bead }) => (

@@ -120,7 +120,7 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
               label="Where it was seen"
               placeholder={words}
               size="md"
-              w={330}
+              w={260}
               maw="100%"
               maxLength={500}
               value={reason}

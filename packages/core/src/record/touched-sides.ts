@@ -2,7 +2,9 @@
  * Which sides' facts may be others where a studio teaches by another edition of its catalogue: what a log says of all
  * other sides is the same by both, so that only these are folded anew.
  */
-import { drillKey } from "../syllabus/drill.js";
+import type { Catalogue } from "../syllabus/catalogue.js";
+import type { LadderStep } from "../syllabus/ladder-line.js";
+import type { Skill } from "../syllabus/skill.js";
 import { SideMap, SideSet } from "../syllabus/side-map.js";
 import type { LoggedSet } from "../log/line.js";
 import type { SubjectSide } from "../syllabus/roles.js";
@@ -19,13 +21,34 @@ function judgedBy({ gate, gateStreak }: Side): string {
   return JSON.stringify([gate, gateStreak]);
 }
 
-/** What decides which sets bear on it, and what each of them counts as. */
-function readBy({ skill, jumps, ladder }: Side): string {
-  // Of all other rungs a set is read by its own drill.
-  const rungs = ladder
-    .filter(({ isPart, holds }) => isPart || holds === "piece")
-    .map(({ drill, about, isPart }) => [drillKey(drill), isPart ? keysOf(about) : null]);
-  return JSON.stringify([skill.skillClass, skill.beats, skill.twoSided, jumps, rungs]);
+/** The steps that a skill is learned by, as they are written. */
+function stepsOf({ ladders }: Catalogue, { id, skillClass }: Skill): readonly LadderStep[] {
+  const { first, then } = ladders.classes[skillClass];
+  return ladders.skills.get(id) ?? [...first, ...then];
+}
+
+/**
+ * What decides which of its sets bear on what: how it is jumped, and the needs where drills of its ladder are theirs.
+ * The ladders themselves are not made for it: that takes longer than all else here.
+ */
+function readBy({ skill, jumps }: Side, catalogue: Catalogue): string {
+  const isByNeeds = stepsOf(catalogue, skill).some((step) => step.ofNeeds);
+  return JSON.stringify([
+    skill.skillClass,
+    skill.beats,
+    skill.twoSided,
+    jumps,
+    isByNeeds ? skill.needs : null,
+  ]);
+}
+
+/** The skills whose drills a skill's ladder may hold. */
+function partsOf(catalogue: Catalogue, skill: Skill): readonly string[] {
+  const steps = stepsOf(catalogue, skill);
+  const needed = steps.some((step) => step.ofNeeds)
+    ? skill.needs.flatMap(({ anyOf }) => anyOf.map((term) => term.skill))
+    : [];
+  return [...steps.flatMap((step) => step.parts), ...needed];
 }
 
 /** The beats that a side is jumped in, as far as they tell one score from another. */
@@ -70,10 +93,17 @@ export function editionDifference(before: Syllabus, after: Syllabus): EditionDif
     if (JSON.stringify(keysOf(then.kin)) !== JSON.stringify(keysOf(now.kin))) {
       touched.push(...then.kin, ...now.kin);
     }
-    if (readBy(then) !== readBy(now)) {
+    if (readBy(then, before.catalogue) !== readBy(now, after.catalogue)) {
       touched.push(then);
       reread.push(then, now);
     }
+  }
+  // What is learned by way of such a one has other drills, too.
+  const other = new Set(reread.map(({ subject }) => subject));
+  for (const { catalogue, sides } of [before, after]) {
+    const byWay = sides.filter(({ skill }) => partsOf(catalogue, skill).some((part) => other.has(part)));
+    touched.push(...byWay);
+    reread.push(...byWay);
   }
   const all = [...before.sides, ...after.sides];
   for (const side of reread) {

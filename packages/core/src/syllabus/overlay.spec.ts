@@ -2,15 +2,9 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { SKILL_CLASSES } from "./skill.js";
 import { BARE_CRAFT, skillOf, type Catalogue, type SkillEntry } from "./catalogue.js";
-import {
-  isOwnSkill,
-  NO_OVERLAY,
-  overlay,
-  usable,
-  type Overlay,
-  type OverlayEntry,
-  type WrittenCatalogue,
-} from "./overlay.js";
+import { isOwnSkill, NO_OVERLAY, type Overlay, type OverlayEntry } from "./overlay-entry.js";
+import type { WrittenCatalogue } from "./overlay-laying.js";
+import { overlay, usable } from "./overlay.js";
 
 const ID = "own:0199c1b2-0000-7000-8000-00000000000";
 const entry = (id: string, needs = "", more: Partial<SkillEntry> = {}): SkillEntry => ({
