@@ -25,7 +25,7 @@ test("a student's log is looked through, a set taken back and counted again, and
   for (const line of await lines.all()) await expect(line).toContainText("Double under");
 
   const sets = await lines.count();
-  await lines.first().getByText("Double under").click();
+  await lines.first().getByText("Double under", { exact: true }).click();
   await lines.first().getByRole("button", { name: "Take it back" }).click();
   await expect(lines.first()).toContainText("(taken back)");
   await expect(lines).toHaveCount(sets);

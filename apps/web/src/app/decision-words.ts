@@ -1,11 +1,15 @@
 import type { LoggedDecision } from "@mirrup/contract";
+import { programmeSubject } from "@mirrup/core";
 import { gateWords } from "./words.js";
 
-/** What was decided about a side. */
-export function decisionWords(decision: LoggedDecision): string {
+/** What was decided about a side of a subject, which may be a programme or an item of one. */
+export function decisionWords(decision: LoggedDecision, subject: string): string {
   switch (decision.kind) {
-    case "clear":
-      return "cleared by hand";
+    case "clear": {
+      const programme = programmeSubject(subject);
+      if (programme === null) return "cleared by hand";
+      return programme.item === null ? "finished" : "ticked by hand";
+    }
     case "reopen":
       return "reopened";
     case "place":

@@ -28,7 +28,8 @@ export function commandWords(command: Command, nameOf: NameOf): string {
     case "decide":
       return `${nameOf(command.studentId)}: ${listWords(
         command.decisions.map(
-          ({ subject, side, decision }) => `${subjectName(subject, side)} ${decisionWords(decision)}`,
+          ({ subject, side, decision }) =>
+            `${subjectName(subject, side)} ${decisionWords(decision, subject)}`,
         ),
       )}, ${dateTimeWords(command.at)}`;
     case "stop":

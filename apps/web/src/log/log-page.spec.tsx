@@ -3,6 +3,7 @@ import type { LogLine, LogPage as Page, SetView } from "@mirrup/contract";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
+import { decisionWords } from "../app/decision-words.js";
 import { LogPage } from "./log-page.js";
 import { byDay, dayWords, howWords, logCsv, missesWords } from "./log-words.js";
 
@@ -141,6 +142,13 @@ describe("the words of the log", () => {
     expect(rows[1]).toMatch(/^2026-06-01T12:00:00.000Z,"cross, left side",.*,8,3,8,31.2,tapped,,Low hands.$/);
     expect(rows[2]).toContain("cleared by hand");
     expect(rows[3]).toMatch(/,yes,$/);
+    const key = "programme:0199c1b2-0000-7000-8000-000000000001";
+    const clear = { kind: "clear", count: null } as const;
+    expect([key, `${key}#cross/gate`, "cross"].map((subject) => decisionWords(clear, subject))).toEqual([
+      "finished",
+      "ticked by hand",
+      "cleared by hand",
+    ]);
     expect(rows[4]).toContain(`"'=SUM(A1)"`);
   });
 });

@@ -156,7 +156,7 @@ function Line({ studentId, line }: { readonly studentId: string; readonly line: 
       <li data-voided={isVoided || undefined}>
         <span className={classes.time}>{timeOf(line.at)}</span>
         <div>
-          <strong>{capital(subjectName(subject, side))}</strong>: {decisionWords(decision)}
+          <strong>{capital(subjectName(subject, side))}</strong>: {decisionWords(decision, subject)}
           <Text size="sm" className={classes.quiet}>
             {[by ?? "", reason, isVoided ? "Taken back." : ""].filter(Boolean).join(". ")}
           </Text>

@@ -73,7 +73,7 @@ export function logCsv(lines: readonly LogLine[]): string {
   const data = lines.map((line) => {
     if (line.kind === "decision") {
       const { subject, side, decision, reason, isVoided } = line.decision;
-      const what = decisionWords(decision);
+      const what = decisionWords(decision, subject);
       return [line.at, subjectName(subject, side), what, "", "", "", "", "", isVoided ? "yes" : "", reason];
     }
     const { subject, side, drill, clean, misses, bestStreak, seconds, countedBy, note } = line.set;

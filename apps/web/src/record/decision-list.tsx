@@ -24,7 +24,7 @@ export function DecisionList({ studentId }: { readonly studentId: string }) {
       {shown.map((one) => (
         <li key={one.id}>
           <Text className={one.isVoided ? classes.voided : undefined}>
-            <strong>{subjectName(one.subject, one.side)}</strong>: {decisionWords(one.decision)}
+            <strong>{subjectName(one.subject, one.side)}</strong>: {decisionWords(one.decision, one.subject)}
           </Text>
           <Text size="sm" className={classes.quiet}>
             {dateTimeWords(one.at)}
