@@ -1,6 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom } from "@mirrup/cohort";
-import { MAX_IMPORT, STUDIO_HEADER, type Problem, type ProblemError, type SetRequest } from "@mirrup/contract";
+import {
+  MAX_IMPORT,
+  STUDIO_HEADER,
+  type Problem,
+  type ProblemError,
+  type SetRequest,
+} from "@mirrup/contract";
 import { DataSource, QueryFailedError } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { loggedUrl } from "../app.js";
