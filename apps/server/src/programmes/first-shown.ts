@@ -4,6 +4,7 @@ import {
   grouped,
   itemKey,
   itemSideNames,
+  SIDE_NAMES,
   SideMap,
   type Gate,
   type Instant,
@@ -19,7 +20,7 @@ import type { StudentEntity } from "../students/index.js";
 /** By the item's key and side. */
 export type FirstShown = SideMap<Instant>;
 
-/** Of the sets whose counts would do, so many are looked at: that none of them holds the whole is next to impossible. */
+/** Of a side's sets whose counts would do, so many are looked at: that none of them holds the whole is next to impossible. */
 const MOST_LOOKED_AT = 20;
 
 interface Asked extends SubjectSide {
@@ -41,16 +42,17 @@ function leastOf(gate: Gate): { readonly streak: number; readonly clean: number;
   }
 }
 
-/** The first sets of each student whose counts would do for one item, along the log's index by subject. */
+/** The first sets of each student and side whose counts would do for one item, along the log's index by subject. */
 function setsFor(scope: Scope, ids: readonly string[], asked: Asked): Promise<readonly LogSet[]> {
   const { streak, clean, seconds } = leastOf(asked.gate);
   return scope.manager.query<LogSet[]>(
     `SELECT s.id, s.student_id AS "studentId", s.subject, s.side, s.drill, s.clean, s.misses,
             s.best_streak AS "bestStreak", s.seconds, s.counted_by AS "countedBy", s.happened_at AS "happenedAt"
        FROM unnest($2::uuid[]) AS student (id)
+      CROSS JOIN unnest($8::text[]) AS counted (side)
       CROSS JOIN LATERAL (
         SELECT * FROM practice_set
-         WHERE studio_id = $1 AND student_id = student.id AND subject = $3
+         WHERE studio_id = $1 AND student_id = student.id AND subject = $3 AND side = counted.side
            AND best_streak >= $4 AND clean >= $5 AND ($6 = 0 OR seconds >= $6) AND drill ->> 'kind' = ANY($7)
            AND NOT EXISTS (
              SELECT FROM decision
@@ -58,7 +60,7 @@ function setsFor(scope: Scope, ids: readonly string[], asked: Asked): Promise<re
                 AND decision ->> 'kind' = 'void' AND decision ->> 'target' = practice_set.id::text)
          ORDER BY happened_at, id LIMIT ${MOST_LOOKED_AT}) AS s
       ORDER BY s.happened_at, s.id`,
-    [scope.studio.id, ids, asked.subject, streak, clean, seconds, drillsFor(asked.gate.kind)],
+    [scope.studio.id, ids, asked.subject, streak, clean, seconds, drillsFor(asked.gate.kind), SIDE_NAMES],
   );
 }
 

@@ -95,6 +95,22 @@ describe("how far a class is with a programme", () => {
     expect(after?.items[1]?.sides[0]).toEqual({ side: "left", by: "record", on: "2026-05-11" });
   });
 
+  it("finds the first set of each side, however many of the other one came before", async () => {
+    const key = newKey();
+    await put(key, null, programmeOf([item("cross", "both", { kind: "streak", count: 6 })]));
+    const counted = (side: "left" | "right", day: number) =>
+      setOf(student, {
+        ...{ subject: "cross", side, clean: 8, bestStreak: 8, drill: { kind: "streak", count: 6 } },
+        at: `2026-05-${String(day).padStart(2, "0")}T16:00:00Z`,
+      });
+    const sets = [...Array.from({ length: 25 }, (_, day) => counted("left", day + 1)), counted("right", 28)];
+    expect((await coach.post("/api/sets", { sets })).status).toBe(200);
+    expect((await progress(key))[0]?.items[0]?.sides).toEqual([
+      { side: "left", by: "record", on: "2026-05-01" },
+      { side: "right", by: "record", on: "2026-05-28" },
+    ]);
+  });
+
   it("takes ticks by hand, each once, and takes them back", async () => {
     const key = newKey();
     await put(key, null, programmeOf([item("cross", "both"), item("side-swing", "either")]));

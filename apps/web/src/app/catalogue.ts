@@ -33,10 +33,9 @@ export function ownWayOf(id: string): SkillOverlayEntry | null {
 
 const BY_NAME = new Intl.Collator();
 
-/** The studio's programmes by their key, each after the one that comes before it, else by name. */
-export function programmes(): ReadonlyMap<string, OwnProgramme> {
-  if (taught.own === null) return NONE;
-  const all = programmesOf(taught.own);
+/** Each after the one that comes before it, else by name. */
+function sorted(own: Overlay): ReadonlyMap<string, OwnProgramme> {
+  const all = programmesOf(own);
   const depthOf = ({ before }: OwnProgramme): number => {
     const other = before === null ? undefined : all.get(before);
     return other === undefined ? 0 : 1 + depthOf(other);
@@ -46,6 +45,17 @@ export function programmes(): ReadonlyMap<string, OwnProgramme> {
       ([, one], [, other]) => depthOf(one) - depthOf(other) || BY_NAME.compare(one.name, other.name),
     ),
   );
+}
+
+const inOrder = new WeakMap<Overlay, ReadonlyMap<string, OwnProgramme>>();
+
+/** The studio's programmes by their key, each after the one that comes before it, else by name. */
+export function programmes(): ReadonlyMap<string, OwnProgramme> {
+  const { own } = taught;
+  if (own === null) return NONE;
+  const found = inOrder.get(own) ?? sorted(own);
+  inOrder.set(own, found);
+  return found;
 }
 
 /** Has the tab teach by a studio's own; by what ships alone where that is not known. */

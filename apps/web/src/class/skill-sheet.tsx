@@ -1,4 +1,3 @@
-import type { SideName } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
 import { Button, Group, Text, TextInput } from "@mantine/core";
 import { Fragment, useState } from "react";
@@ -7,13 +6,12 @@ import { catalogue, programmes } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
 import { useUnsaved, useUnsavedText } from "../device/index.js";
+import { SIDE_LETTERS, TickBox } from "../app/tick-box.js";
 import { dateWords, skillName } from "../app/words.js";
-import { useTicks } from "../students/index.js";
+import { localToday, useTicks } from "../students/index.js";
 import type { Grid, GridSide, GridStudent } from "./grid.js";
 import { skillsOfSheet } from "./sheet-skills.js";
 import classes from "../app/sheet.module.css";
-
-const SIDE_LETTERS: Readonly<Record<SideName, string>> = { left: "L", right: "R", whole: "" };
 
 interface Tick {
   readonly student: GridStudent;
@@ -38,18 +36,8 @@ function Box({ student, side, isTicked, mayEdit, onTick }: BoxProps) {
   const letter = SIDE_LETTERS[side.side];
   if (isMet(status)) return <span className={classes.known}>{letter}</span>;
   if (status === "locked") return <span className={classes.locked}>{letter}</span>;
-  return (
-    <button
-      type="button"
-      className={classes.box}
-      aria-pressed={isTicked}
-      aria-label={`${student.name}, ${skillName(side.subject)}${letter === "" ? "" : `, ${side.side}`}`}
-      disabled={!mayEdit}
-      onClick={onTick}
-    >
-      {isTicked ? "✓" : letter}
-    </button>
-  );
+  const name = `${student.name}, ${skillName(side.subject)}`;
+  return <TickBox {...{ name, isTicked, mayEdit, onTick }} side={side.side} />;
 }
 
 interface SkillSheetProps {
@@ -73,7 +61,7 @@ export function SkillSheet({ grid, groupId, title, mayEdit }: SkillSheetProps) {
   const { log, isPending } = useTicks();
   const skills = skillsOfSheet(grid, catalogue());
   const students = [...grid.students].sort((one, other) => one.name.localeCompare(other.name));
-  const today = dateWords(new Date().toLocaleDateString("sv-SE"));
+  const today = dateWords(localToday());
   const words = reason.trim() === "" ? `Ticked on the skill sheet of ${today}.` : reason.trim();
   const clear = async () => {
     const cleared = ticks.map(({ student, side }) => ({ studentId: student.id, ...side }));

@@ -1,4 +1,4 @@
-import { printNeeds, skillsByScore, openSides, parseNeeds, type Score, type Skill } from "@mirrup/core";
+import { skillsByScore, openSides, type Score, type Skill } from "@mirrup/core";
 import { hasSides, proposedNeeds, variantsOf, type Variant } from "@mirrup/core/combos";
 import { isMet } from "@mirrup/core/teaching";
 import { Button } from "@mantine/core";
@@ -86,12 +86,7 @@ function Legal({ variant: { text, score }, students }: LineProps) {
   const needs = useMemo(
     () =>
       known === undefined
-        ? parseNeeds(
-            printNeeds({
-              needs: proposedNeeds(syllabus(), score).map(({ term }) => ({ anyOf: [term] })),
-              helps: [],
-            }),
-          ).needs
+        ? proposedNeeds(syllabus(), score).map(({ term }) => ({ anyOf: [term] }))
         : known.needs,
     [known, score],
   );

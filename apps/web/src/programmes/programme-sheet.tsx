@@ -1,9 +1,10 @@
 import type { ProgrammeProgress } from "@mirrup/contract";
-import { itemKey, itemSubject, programmeItems, type OwnProgramme, type SideName } from "@mirrup/core";
+import { itemKey, itemSubject, programmeItems, type OwnProgramme } from "@mirrup/core";
 import type { ItemSideProgress } from "@mirrup/core/teaching";
 import { Button, Group, Text, TextInput } from "@mantine/core";
 import { Fragment, useState } from "react";
 import { counted } from "../app/plural.js";
+import { SIDE_LETTERS, TickBox } from "../app/tick-box.js";
 import { dateWords, skillName } from "../app/words.js";
 import { useUnsaved, useUnsavedText } from "../device/index.js";
 import { localToday, useTicks, type Tick } from "../students/index.js";
@@ -12,7 +13,6 @@ import sheet from "../app/sheet.module.css";
 import classes from "./programmes.module.css";
 import { askWords, ITEM_SIDE_NAMES, sideWords } from "./words.js";
 
-const SIDE_LETTERS: Readonly<Record<SideName, string>> = { left: "L", right: "R", whole: "" };
 const NONE: readonly string[] = [];
 const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);
 
@@ -29,7 +29,6 @@ interface BoxProps {
 
 /** One side of an item: filled by the record, ticked by hand, or a box to tick. */
 function Box({ name, progress, isTicked, mayEdit, onTick }: BoxProps) {
-  const letter = SIDE_LETTERS[progress.side];
   const words = `${name}, ${sideWords(progress)}`;
   if (progress.by !== null) {
     return (
@@ -39,22 +38,11 @@ function Box({ name, progress, isTicked, mayEdit, onTick }: BoxProps) {
         title={words}
         className={progress.by === "hand" ? sheet.ticked : sheet.known}
       >
-        {progress.by === "hand" ? "✓" : letter}
+        {progress.by === "hand" ? "✓" : SIDE_LETTERS[progress.side]}
       </span>
     );
   }
-  return (
-    <button
-      type="button"
-      className={sheet.box}
-      aria-pressed={isTicked}
-      aria-label={letter === "" ? name : `${name}, ${progress.side}`}
-      disabled={!mayEdit}
-      onClick={onTick}
-    >
-      {isTicked ? "✓" : letter}
-    </button>
-  );
+  return <TickBox {...{ name, isTicked, mayEdit, onTick }} side={progress.side} />;
 }
 
 interface ProgrammeSheetProps {
