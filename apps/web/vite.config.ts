@@ -68,7 +68,7 @@ export default defineConfig({
             },
             {
               name: "controls",
-              test: /node_modules[\\/](@mantine|@floating-ui|@tabler|clsx|react-(?!zoom))/,
+              test: /node_modules[\\/](@mantine|@floating-ui|@tabler|clsx|react-(?!zoom|chartjs))/,
               priority: 20,
             },
             {

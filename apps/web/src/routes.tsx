@@ -122,6 +122,12 @@ export const router = createBrowserRouter([
                         }),
                       },
                       {
+                        path: "progress",
+                        lazy: async () => ({
+                          Component: (await import("./progress/progress-page.js")).ProgressPage,
+                        }),
+                      },
+                      {
                         path: "log",
                         lazy: async () => ({
                           Component: (await import("./log/log-page.js")).LogPage,

@@ -20,6 +20,7 @@ export * from "./combos.js";
 export * from "./lessons.js";
 export * from "./own-skills.js";
 export * from "./presence.js";
+export * from "./progress.js";
 export * from "./teaching.js";
 export type { Opened, StandingChange };
 
@@ -429,6 +430,7 @@ export const AUDIT_ACTIONS = [
   "reopened",
   "overrode",
   "took-back",
+  "accepted",
   "changed-school",
   "changed-studio",
   "changed-skills",

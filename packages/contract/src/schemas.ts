@@ -84,6 +84,7 @@ export * from "./combo-schemas.js";
 export * from "./lesson-schemas.js";
 export * from "./own-skill-schemas.js";
 export * from "./presence-schemas.js";
+export * from "./progress-schemas.js";
 export * from "./teaching-schemas.js";
 
 export const idParam = uuid().required();

@@ -181,7 +181,11 @@ const decision = Joi.object<LoggedDecision>({
   }),
   seen: Joi.when("kind", { is: "place", then: Joi.boolean().required(), otherwise: Joi.forbidden() }),
   gate: Joi.when("kind", { is: "override", then: gate.allow(null), otherwise: Joi.forbidden() }),
-  target: Joi.when("kind", { is: "void", then: uuid().required(), otherwise: Joi.forbidden() }),
+  target: Joi.when("kind", {
+    is: Joi.valid("void", "accept"),
+    then: uuid().required(),
+    otherwise: Joi.forbidden(),
+  }),
 }).required();
 
 const decisionKeys = {

@@ -9,9 +9,11 @@ export type LoggedDecision =
   | Decision
   /** Null for the gate that the school gives. */
   | { readonly kind: "override"; readonly gate: Gate | null }
-  | { readonly kind: "void"; readonly target: string };
+  | { readonly kind: "void"; readonly target: string }
+  /** A set that the student counted alone is as good as one that was seen. */
+  | { readonly kind: "accept"; readonly target: string };
 
-export const DECISION_KINDS = ["clear", "reopen", "place", "override", "void"] as const;
+export const DECISION_KINDS = ["clear", "reopen", "place", "override", "void", "accept"] as const;
 
 /** A decision as a device logs it. `side` is `whole` for an override, which counts for both sides. */
 export interface DecisionRequest {

@@ -32,13 +32,26 @@ export {
   type Load,
   type WeekLoad,
   landingsOf,
+  loadWeeks,
   multiplesOf,
   setLoad,
   weekLoad,
 } from "./record/load.js";
 export { type MissMap, missMap } from "./record/miss-map.js";
 export { HANDBOOK_MODEL, type LearnerModel, type StoredModel, readModel } from "./record/model.js";
+export { type ChanceAt, chanceCourse } from "./record/chance-course.js";
+export { type FaultGone, faultsGone } from "./record/fault-course.js";
 export { neededDose } from "./record/passing.js";
+export {
+  type Counts,
+  NO_PRACTICE,
+  type PracticeDay,
+  type PracticeSums,
+  type SaidSet,
+  addPractice,
+  mergeDays,
+  practiceDays,
+} from "./record/practice-day.js";
 export { type StudentLog } from "./record/practice.js";
 export { drillsFor, reaches } from "./record/reaching.js";
 export { refit } from "./record/refit.js";

@@ -137,6 +137,8 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   ],
   "GET /api/programmes/{programme}/progress": ["viewer"],
   "GET /api/students/{id}/log": ["viewer"],
+  "GET /api/students/{id}/progress": ["viewer"],
+  "GET /api/students/{id}/progress/side": ["viewer"],
   "GET /api/presence": ["viewer"],
   "POST /api/presence": [
     "coach",
@@ -151,6 +153,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
 const QUERIES: Readonly<Record<string, () => string>> = {
   "/api/students/{id}/ladder": () => "?subject=cross&side=left",
   "/api/students/{id}/sets": () => "?subject=cross&side=left",
+  "/api/students/{id}/progress/side": () => "?subject=cross&side=left",
   "/api/students/{id}/floor": () => "?subject=cross&side=left",
   "/api/students/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01`,
   "/api/groups/{id}/weeks": () => `?until=${new Date().getUTCFullYear() + 1}-01-01&goal=cross:both`,

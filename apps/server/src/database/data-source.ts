@@ -13,6 +13,7 @@ import { MailEntity } from "../mail/mail.entity.js";
 import { LinkEntity } from "../links/link.entity.js";
 import { MembershipEntity } from "../people/membership.entity.js";
 import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
+import { PracticeDayEntity } from "../standings/practice-day.entity.js";
 import { RulesChangeEntity } from "../standings/rules-change.entity.js";
 import { StandingMarkEntity } from "../standings/standing-mark.entity.js";
 import { StandingEntity } from "../standings/standing.entity.js";
@@ -26,6 +27,7 @@ import { StudioEntity } from "../studios/studio.entity.js";
 import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
 import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
+import { PracticeDays1766000000000 } from "./migrations/1766000000000-practice-days.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
 import { Lessons1764500000000 } from "./migrations/1764500000000-lessons.js";
@@ -77,6 +79,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       LessonEntity,
       LessonStudentEntity,
       LessonLoadEntity,
+      PracticeDayEntity,
       StandingEntity,
       StandingMarkEntity,
       RulesChangeEntity,
@@ -109,6 +112,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Presence1765700000000,
       Notes1765800000000,
       Overlay1765900000000,
+      PracticeDays1766000000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -42,6 +42,8 @@ interface Target {
   readonly isVoided: boolean;
   /** It takes something back itself. */
   readonly isVoid: boolean;
+  /** A set that the student counted alone: open, or accepted already; null for anything else. */
+  readonly alone: "open" | "accepted" | null;
 }
 
 export function sameDecision(one: DecisionRequest, other: DecisionRequest): boolean {
@@ -136,6 +138,18 @@ export function refusalsOf(request: DecisionRequest, item: number, knowledge: De
       refusals.push(refuse(409, "decision.target", "taken-back", "This was taken back already."));
     }
   }
+  if (decision.kind === "accept") {
+    const target = knowledge.targets.get(decision.target);
+    if (target?.studentId !== studentId || target.alone === null) {
+      const message = "What should be accepted is no set that this student counted alone.";
+      refusals.push(refuse(422, "decision.target", "unknown-target", message));
+    } else if (target.isVoided) {
+      const message = "This set was taken back. Let it be counted again.";
+      refusals.push(refuse(409, "decision.target", "taken-back", message));
+    } else if (target.alone === "accepted") {
+      refusals.push(refuse(409, "decision.target", "accepted", "This set was accepted already."));
+    }
+  }
   return refusals;
 }
 
@@ -144,6 +158,7 @@ export function sortDecisions(requests: readonly DecisionRequest[], knowledge: D
   const refusals: Refusal[] = [];
   const fresh = new Map<string, DecisionRequest>();
   const takenBack = new Set<string>();
+  const accepted = new Set<string>();
   requests.forEach((request, item) => {
     const { id, decision } = request;
     const refuse = (field: string, code: string, message: string) =>
@@ -157,6 +172,11 @@ export function sortDecisions(requests: readonly DecisionRequest[], knowledge: D
     refusals.push(...refusalsOf(request, item, knowledge));
     if (isStored(request, knowledge)) return;
     fresh.set(id, request);
+    if (decision.kind === "accept") {
+      if (accepted.has(decision.target))
+        refuse("decision.target", "accepted", "This batch accepts it twice. Once is enough.");
+      accepted.add(decision.target);
+    }
     if (decision.kind !== "void") return;
     if (takenBack.has(decision.target)) {
       refuse("decision.target", "taken-back", "This batch takes it back twice. Once is enough.");

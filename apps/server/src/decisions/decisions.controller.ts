@@ -15,7 +15,7 @@ export class DecisionsController {
     for: "coach",
     reply: decisionsReply,
     refuses: [409, 410, 422],
-    audit: ["cleared", "reopened", "overrode", "took-back"],
+    audit: ["cleared", "reopened", "overrode", "took-back", "accepted"],
     size: "batch",
     touches: ["students"],
     of: ofItems("decisions"),

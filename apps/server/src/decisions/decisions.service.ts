@@ -12,12 +12,22 @@ import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
 import { holdTeaching, type Scope, type TeachingScope } from "../database/scope.js";
 import { combosNamed } from "../combos/index.js";
-import { clockAheadBy, DecisionEntity, decisionsOf, happenedAt, SetEntity, voidedBy } from "../log/index.js";
+import {
+  acceptedBy,
+  clockAheadBy,
+  DecisionEntity,
+  decisionsOf,
+  happenedAt,
+  isAboutLine,
+  SetEntity,
+  voidedBy,
+} from "../log/index.js";
 import { RefusedDecisionsProblem } from "../problems/problem.js";
 import {
   addLoads,
   changesBetween,
   openedOf,
+  remakeDays,
   StandingsService,
   type Touched,
   type TouchedSide,
@@ -31,6 +41,7 @@ const ACTIONS: Readonly<Partial<Record<LoggedDecision["kind"], AuditAction>>> = 
   reopen: "reopened",
   override: "overrode",
   void: "took-back",
+  accept: "accepted",
 };
 
 function lineOf(scope: Scope, request: DecisionRequest, aheadBy: number): DecisionEntity {
@@ -104,7 +115,7 @@ export class DecisionsService {
     lines: readonly DecisionEntity[],
   ): Promise<Touched> {
     const touched = new Map<string, SideSet>();
-    const plain = lines.filter(({ decision }) => decision.kind !== "override" && decision.kind !== "void");
+    const plain = lines.filter(({ decision }) => decision.kind !== "override" && !isAboutLine(decision));
     await this.standings.add(scope, students, { sets: [], decisions: plain });
     for (const student of students) {
       const own = lines.filter((line) => line.studentId === student.id);
@@ -129,13 +140,22 @@ export class DecisionsService {
       sides.push(...about.map(({ subject, side }) => ({ subject, side, since })));
     for (const line of lines) {
       if (line.decision.kind === "override") touch(aboutOf(scope, line), null);
-      if (line.decision.kind !== "void") continue;
+      if (!isAboutLine(line.decision)) continue;
       const key = { studioId: scope.studio.id, id: line.decision.target };
       const set = await scope.manager.findOneBy(SetEntity, key);
       const decision = set === null ? await scope.manager.findOneBy(DecisionEntity, key) : null;
       if (set !== null) {
-        await addLoads(scope, [set], -1);
+        if (line.decision.kind === "void") await addLoads(scope, [set], -1);
         touch(this.standings.sidesOf(scope, student, set), placeOf(set));
+        await remakeDays(scope, [set]);
+      }
+      if (decision?.decision.kind === "accept") {
+        const accepted = await scope.manager.findOneByOrFail(SetEntity, {
+          ...{ studioId: scope.studio.id, id: decision.decision.target },
+        });
+        touch(this.standings.sidesOf(scope, student, accepted), placeOf(accepted));
+        await remakeDays(scope, [accepted]);
+        continue;
       }
       // What was asked of a gate changes all that was judged by it.
       if (decision !== null)
@@ -187,10 +207,12 @@ export class DecisionsService {
       studioId,
       id: In(requests.map((request) => request.id)),
     });
-    const wanted = requests.flatMap(({ decision }) => (decision.kind === "void" ? [decision.target] : []));
+    const wanted = requests.flatMap(({ decision }) => (isAboutLine(decision) ? [decision.target] : []));
     const sets = await scope.manager.findBy(SetEntity, { studioId, id: In(wanted) });
     const decisions = await scope.manager.findBy(DecisionEntity, { studioId, id: In(wanted) });
-    const voided = await this.voidedAmong(scope, ids);
+    const known = await scope.manager.findBy(DecisionEntity, { studioId, studentId: In(ids) });
+    const voided = voidedBy(known);
+    const accepted = acceptedBy(known);
     const combos = await combosNamed(
       scope,
       requests.map((request) => request.subject),
@@ -207,18 +229,12 @@ export class DecisionsService {
         [...sets, ...decisions].map((line) => {
           const { id, studentId } = line;
           const isVoid = line instanceof DecisionEntity && line.decision.kind === "void";
-          return [id, { studentId, isVoided: voided.has(id), isVoid }];
+          const isAlone = line instanceof SetEntity && line.countedBy === "student";
+          const alone = isAlone ? (accepted.has(id) ? "accepted" : "open") : null;
+          return [id, { studentId, isVoided: voided.has(id), isVoid, alone }];
         }),
       ),
     };
-  }
-
-  private async voidedAmong(scope: Scope, studentIds: readonly string[]): Promise<ReadonlySet<string>> {
-    const lines = await scope.manager.findBy(DecisionEntity, {
-      studioId: scope.studio.id,
-      studentId: In([...studentIds]),
-    });
-    return voidedBy(lines);
   }
 }
 

@@ -21,7 +21,8 @@ export class DoneService {
     const sums = new Map<string, DoneSide>();
     for (const set of sets) {
       const isOfDay = localDate(set.happenedAt.getTime(), scope.studio.timeZone) === day;
-      if (!isOfDay || voided.has(set.id)) continue;
+      // What was practised alone is told apart.
+      if (!isOfDay || voided.has(set.id) || set.countedBy === "student") continue;
       const { studentId: whose, subject, side, clean, misses, bestStreak } = set;
       const key = `${whose} ${sideKey(subject, side)}`;
       const sum = sums.get(key);

@@ -1,4 +1,4 @@
-import type { DecisionView } from "@mirrup/contract";
+import type { DecisionView, LoggedDecision } from "@mirrup/contract";
 import { In } from "typeorm";
 import { PersonEntity } from "../auth/person.entity.js";
 import type { Scope } from "../database/scope.js";
@@ -8,6 +8,22 @@ import { decisionRequestOf } from "./request.js";
 /** The lines that some of these took back, by their id. */
 export function voidedBy(lines: readonly DecisionEntity[]): ReadonlySet<string> {
   return new Set(lines.flatMap(({ decision }) => (decision.kind === "void" ? [decision.target] : [])));
+}
+
+/** Lines that are about another line of the log, and not about a side. */
+export const isAboutLine = (
+  decision: LoggedDecision,
+): decision is Extract<LoggedDecision, { readonly target: string }> =>
+  decision.kind === "void" || decision.kind === "accept";
+
+/** The sets of some students' own counting that an instructor accepted, where that was not taken back. */
+export function acceptedBy(lines: readonly DecisionEntity[]): ReadonlySet<string> {
+  const voided = voidedBy(lines);
+  return new Set(
+    lines.flatMap(({ id, decision }) =>
+      decision.kind === "accept" && !voided.has(id) ? [decision.target] : [],
+    ),
+  );
 }
 
 /** Decisions with who made each, and whether it was taken back. */

@@ -1,6 +1,6 @@
 export { DecisionEntity } from "./decision.entity.js";
 export { clockAheadBy, happenedAt, saidAt } from "./device-clock.js";
-export { decisionsOf, voidedBy } from "./decisions-of.js";
+export { acceptedBy, decisionsOf, isAboutLine, voidedBy } from "./decisions-of.js";
 export { logPage } from "./log-page.js";
 export { SetNoteEntity } from "./note.entity.js";
 export { notesOf, withNotes } from "./notes.js";

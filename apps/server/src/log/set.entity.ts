@@ -73,10 +73,11 @@ export type LogSet = Pick<
   | "misses"
   | "bestStreak"
   | "seconds"
+  | "said"
   | "countedBy"
   | "happenedAt"
 >;
 export const LOG_SET_FIELDS: readonly (keyof LogSet)[] = [
   ...(["id", "studentId", "subject", "side", "drill", "clean", "misses"] as const),
-  ...(["bestStreak", "seconds", "countedBy", "happenedAt"] as const),
+  ...(["bestStreak", "seconds", "said", "countedBy", "happenedAt"] as const),
 ];

@@ -47,7 +47,7 @@ function setsFor(scope: Scope, ids: readonly string[], asked: Asked): Promise<re
   const { streak, clean, seconds } = leastOf(asked.gate);
   return scope.manager.query<LogSet[]>(
     `SELECT s.id, s.student_id AS "studentId", s.subject, s.side, s.drill, s.clean, s.misses,
-            s.best_streak AS "bestStreak", s.seconds, s.counted_by AS "countedBy", s.happened_at AS "happenedAt"
+            s.best_streak AS "bestStreak", s.seconds, s.said, 'hand' AS "countedBy", s.happened_at AS "happenedAt"
        FROM unnest($2::uuid[]) AS student (id)
       CROSS JOIN unnest($8::text[]) AS counted (side)
       CROSS JOIN LATERAL (
@@ -58,6 +58,14 @@ function setsFor(scope: Scope, ids: readonly string[], asked: Asked): Promise<re
              SELECT FROM decision
               WHERE studio_id = $1 AND student_id = student.id
                 AND decision ->> 'kind' = 'void' AND decision ->> 'target' = practice_set.id::text)
+           AND (counted_by <> 'student' OR EXISTS (
+             SELECT FROM decision AS accepted
+              WHERE studio_id = $1 AND student_id = student.id
+                AND decision ->> 'kind' = 'accept' AND decision ->> 'target' = practice_set.id::text
+                AND NOT EXISTS (
+                  SELECT FROM decision
+                   WHERE studio_id = $1 AND student_id = student.id
+                     AND decision ->> 'kind' = 'void' AND decision ->> 'target' = accepted.id::text)))
          ORDER BY happened_at, id LIMIT ${MOST_LOOKED_AT}) AS s
       ORDER BY s.happened_at, s.id`,
     [scope.studio.id, ids, asked.subject, streak, clean, seconds, drillsFor(asked.gate.kind), SIDE_NAMES],

@@ -1,7 +1,7 @@
 /** The landings of each lesson, kept in step with the log, so that a week is read without it. */
 import { DAY_MS, localDate, sideScore } from "@mirrup/core";
 import { setLoad } from "@mirrup/core/teaching";
-import { In, MoreThanOrEqual } from "typeorm";
+import { Between, In, MoreThanOrEqual } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import type { LogSet } from "../log/index.js";
 import { LessonLoadEntity } from "./lesson-load.entity.js";
@@ -22,7 +22,7 @@ function loadOf(scope: Scope, set: LogSet, times: 1 | -1): Row {
     studentId: set.studentId,
     day: localDate(set.happenedAt.getTime(), scope.studio.timeZone),
     landings: times * landings,
-    estimated: set.countedBy === "hand" ? times * landings : 0,
+    estimated: set.countedBy === "hand" || set.countedBy === "student" ? times * landings : 0,
     multiples: times * multiples,
   };
 }
@@ -63,6 +63,15 @@ export async function addLoads(scope: Scope, sets: readonly LogSet[], times: 1 |
 export async function remakeLoads(scope: Scope, studentId: string, sets: readonly LogSet[]): Promise<void> {
   await scope.manager.delete(LessonLoadEntity, { studioId: scope.studio.id, studentId });
   await addLoads(scope, sets);
+}
+
+/** One student's lessons from one day to another. */
+export async function loadsBetween(
+  { manager, studio }: Scope,
+  studentId: string,
+  { from, to }: { readonly from: string; readonly to: string },
+): Promise<readonly LessonLoadEntity[]> {
+  return manager.findBy(LessonLoadEntity, { studioId: studio.id, studentId, day: Between(from, to) });
 }
 
 /** The lessons of some students in the last year and a bit, in no order; one query. */

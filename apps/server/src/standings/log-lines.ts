@@ -1,6 +1,7 @@
 /** Rows of the log as the core reads them. */
-import { localDate, type Lines, type LoggedDecision, type LoggedSet } from "@mirrup/core";
-import type { DecisionEntity, LogSet } from "../log/index.js";
+import { localDate, type Lines, type LoggedDecision } from "@mirrup/core";
+import type { SaidSet } from "@mirrup/core/teaching";
+import { isAboutLine, type DecisionEntity, type LogSet } from "../log/index.js";
 
 /** Some rows of one student's log. */
 export interface LogRows {
@@ -8,18 +9,22 @@ export interface LogRows {
   readonly decisions: readonly DecisionEntity[];
 }
 
-export function loggedSet(set: LogSet, timeZone: string): LoggedSet {
-  const { id, subject, side, drill, clean, misses, bestStreak, seconds } = set;
+export function loggedSet(set: LogSet, timeZone: string): SaidSet {
+  const { id, subject, side, drill, clean, misses, bestStreak, seconds, said, countedBy } = set;
   const at = set.happenedAt.getTime();
   const lesson = localDate(at, timeZone);
   const timed = seconds === null ? {} : { seconds };
-  return { id, subject, side, drill, clean, misses, bestStreak, at, lesson, ...timed };
+  return {
+    ...{ id, subject, side, drill, clean, misses, bestStreak, at, lesson, ...timed },
+    ...(said === null ? {} : { said }),
+    ...(countedBy === "student" ? { isAlone: true } : {}),
+  };
 }
 
-/** A decision about one side; gates set otherwise and voids bear on no side by themselves. */
+/** A decision about one side; gates set otherwise, and what is about another line, bear on no side by themselves. */
 function loggedDecision(line: DecisionEntity, timeZone: string): readonly LoggedDecision[] {
   const { id, subject, side, decision } = line;
-  if (decision.kind === "override" || decision.kind === "void") return [];
+  if (decision.kind === "override" || isAboutLine(decision)) return [];
   const at = line.happenedAt.getTime();
   return [{ id, subject, side, decision, at, lesson: localDate(at, timeZone) }];
 }

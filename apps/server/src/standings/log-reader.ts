@@ -2,7 +2,14 @@
 import type { Instant, SubjectSide } from "@mirrup/core";
 import { In, MoreThanOrEqual, Raw, type FindOptionsWhere } from "typeorm";
 import type { Scope } from "../database/scope.js";
-import { DecisionEntity, LOG_SET_FIELDS, SetEntity, voidedBy, type LogSet } from "../log/index.js";
+import {
+  acceptedBy,
+  DecisionEntity,
+  LOG_SET_FIELDS,
+  SetEntity,
+  voidedBy,
+  type LogSet,
+} from "../log/index.js";
 import type { LogRows } from "./log-lines.js";
 
 /** One student's lines that can bear on some sides, on all where none are named. */
@@ -47,12 +54,15 @@ export async function linesOf(scope: Scope, spans: readonly Span[]): Promise<Rea
     ...{ studioId: scope.studio.id, studentId: In([...new Set(ids)]) },
   });
   const voided = voidedBy(decisions);
+  const accepted = acceptedBy(decisions);
+  // What an instructor accepted counts as if they had written it down.
+  const read = sets.map((set): LogSet => (accepted.has(set.id) ? { ...set, countedBy: "hand" } : set));
   const standing = <T extends { readonly id: string; readonly studentId: string }>(
     rows: readonly T[],
     studentId: string,
   ) => rows.filter((row) => row.studentId === studentId && !voided.has(row.id));
   return new Map(
-    ids.map((id) => [id, { sets: standing(sets, id), decisions: standing(decisions, id) }] as const),
+    ids.map((id) => [id, { sets: standing(read, id), decisions: standing(decisions, id) }] as const),
   );
 }
 

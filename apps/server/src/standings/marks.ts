@@ -1,8 +1,10 @@
 /** Where each side stood between its last lessons, kept beside its facts and written with them. */
-import { compareLines, type SubjectSide } from "@mirrup/core";
+import { compareLines, isSameSide, type Side, type SubjectSide } from "@mirrup/core";
 import { FIRST_ID, isNothing, nothingBefore, type LogPlace, type Mark } from "@mirrup/core/teaching";
 import { In } from "typeorm";
 import type { Scope } from "../database/scope.js";
+import { factsOf } from "./facts.js";
+import { StandingEntity } from "./standing.entity.js";
 import { StandingMarkEntity } from "./standing-mark.entity.js";
 
 /** What comes later than so many lessons of its side is folded from where the side began. */
@@ -34,6 +36,25 @@ export async function keptMarks(
 const markOf = ({ foldedAt, foldedId, facts }: StandingMarkEntity): Mark => ({
   ...{ at: foldedAt.getTime(), id: foldedId, facts },
 });
+
+/** The marks of a side and of the other one with where both stand now, as their chance has come along; one query each. */
+export async function courseOf(
+  scope: Scope,
+  studentId: string,
+  side: Side,
+): Promise<{ readonly own: readonly Mark[]; readonly other: readonly Mark[] | null }> {
+  const kept = await keptMarks(scope, [studentId], [side.subject]);
+  const rows = await scope.manager.findBy(StandingEntity, {
+    ...{ studioId: scope.studio.id, studentId, subject: side.subject },
+  });
+  const marksOf = (of: SubjectSide) => [
+    ...kept.filter((mark) => isSameSide(mark, of)).map(markOf),
+    ...rows
+      .filter((row) => isSameSide(row, of))
+      .map((row) => ({ at: row.foldedAt.getTime(), id: row.foldedId, facts: factsOf(row) })),
+  ];
+  return { own: marksOf(side), other: side.other === null ? null : marksOf(side.other) };
+}
 
 /**
  * From where a side is folded on to take in what came at a place: the last mark before it, or nothing where that is

@@ -45,12 +45,14 @@ import { addLoads, remakeLoads } from "./lesson-loads.js";
 import { linesFrom, loggedSet, type LogRows } from "./log-lines.js";
 import { linesOf, type Span } from "./log-reader.js";
 import { keptMarks, startBefore, writeMarks } from "./marks.js";
+import { addDays, remakeAllDays } from "./practice-days.js";
 import { RememberedFacts } from "./remembered.js";
 import { RulesChangeEntity } from "./rules-change.entity.js";
 import { StandingEntity } from "./standing.entity.js";
 import { skillsReading, studentReading } from "./student-reading.js";
 
 const LAST_SETS = 8;
+const COURSE_SETS = 120;
 /** Whoever is looked at more seldom than so many changes of what is taught has all facts made anew. */
 const LAST_EDITIONS = 8;
 const NO_ROWS: LogRows = { sets: [], decisions: [] };
@@ -169,6 +171,7 @@ export class StandingsService {
     for (const { learner, baseTest } of added)
       if (baseTest !== null) await this.refold(scope, learner, [baseTest]);
     await addLoads(scope, rows.sets);
+    await addDays(scope, rows.sets);
   }
 
   /** Sides folded on from where they stood before what came late to them, or was taken back. Three queries. */
@@ -209,7 +212,9 @@ export class StandingsService {
 
   /** The sides that a set bears on: its own or its parts, those that it may count as a review of, the base test. */
   sidesOf(scope: Scope, learner: Learner, set: SetEntity): readonly SubjectSide[] {
-    return ownersOf(loggedSet(set, scope.studio.timeZone), readerFor(scope, learner));
+    // One that the student counted alone bears on as many once it is accepted.
+    const { isAlone: _alone, ...seen } = loggedSet(set, scope.studio.timeZone);
+    return ownersOf(seen, readerFor(scope, learner));
   }
 
   /** The sides that a set is evidence for. */
@@ -226,7 +231,10 @@ export class StandingsService {
    */
   async refold(scope: TeachingScope, learner: Learner, only?: readonly SubjectSide[]): Promise<void> {
     const rows = await this.linesOf(scope, learner.id, only);
-    if (only === undefined) await remakeLoads(scope, learner.id, rows.sets);
+    if (only === undefined) {
+      await remakeLoads(scope, learner.id, rows.sets);
+      await remakeAllDays(scope, learner.id, rows.sets);
+    }
     const wanted = only === undefined ? null : new SideSet(only);
     const reader = readerFor(scope, learner);
     const isWanted = (owner: SubjectSide) => wanted?.has(owner) ?? true;
@@ -353,16 +361,26 @@ export class StandingsService {
   }
 
   /** The last sets of one side that were not taken back, newest first; the index gives them without a search. */
-  async lastSets(
+  lastSets(scope: Scope, studentId: string, about: SubjectSide): Promise<readonly SetEntity[]> {
+    return this.newestSets(scope, studentId, about, LAST_SETS);
+  }
+
+  /** As many of one side as its course is told from, newest first. */
+  setsOfSide(scope: Scope, studentId: string, about: SubjectSide): Promise<readonly SetEntity[]> {
+    return this.newestSets(scope, studentId, about, COURSE_SETS);
+  }
+
+  private async newestSets(
     scope: Scope,
     studentId: string,
     { subject, side }: SubjectSide,
+    take: number,
   ): Promise<readonly SetEntity[]> {
     const studioId = scope.studio.id;
     const sets = await scope.manager.find(SetEntity, {
       where: { studioId, studentId, subject, side },
       order: { happenedAt: "DESC", id: "DESC" },
-      take: LAST_SETS,
+      take,
     });
     const about = { studioId, studentId, subject, side };
     const voided = voidedBy(await scope.manager.findBy(DecisionEntity, about));

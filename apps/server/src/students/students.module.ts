@@ -8,6 +8,8 @@ import { NotesController } from "./notes.controller.js";
 import { NotesService } from "./notes.service.js";
 import { PairsController } from "./pairs.controller.js";
 import { PairsService } from "./pairs.service.js";
+import { ProgressController } from "./progress.controller.js";
+import { ProgressService } from "./progress.service.js";
 import { RecordController } from "./record.controller.js";
 import { RecordService } from "./record.service.js";
 import { Glances } from "./glances.js";
@@ -30,6 +32,7 @@ import { StudentsService } from "./students.service.js";
     StopsController,
     NotesController,
     PairsController,
+    ProgressController,
   ],
   providers: [
     StudentsService,
@@ -41,6 +44,7 @@ import { StudentsService } from "./students.service.js";
     StopsService,
     NotesService,
     PairsService,
+    ProgressService,
   ],
   exports: [StudentsService, StopsService, PairsService],
 })

@@ -18,5 +18,7 @@ export function decisionWords(decision: LoggedDecision, subject: string): string
       return decision.gate === null ? "the school’s gate again" : `gate set to ${gateWords(decision.gate)}`;
     case "void":
       return "taken back";
+    case "accept":
+      return "a set of practice alone accepted";
   }
 }

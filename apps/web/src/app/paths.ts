@@ -8,6 +8,7 @@ export const STUDENT_PAGE_NAMES = {
   weeks: "Weeks",
   outline: "Outline",
   placement: "Placement",
+  progress: "Progress",
   log: "Log",
   record: "Record",
   schools: "Schools",

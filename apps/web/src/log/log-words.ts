@@ -13,6 +13,7 @@ const COUNTED_WORDS: Readonly<Record<CountedBy, string>> = {
   sensor: "counted by a handle",
   sound: "counted by its sound",
   hand: "written down by hand",
+  student: "counted by the student, alone",
 };
 
 /** The device's day of an instant. */

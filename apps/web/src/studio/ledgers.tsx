@@ -25,6 +25,7 @@ const ACTION_WORDS: Readonly<Record<AuditAction, string>> = {
   reopened: "reopened",
   overrode: "set otherwise",
   "took-back": "took back a decision on",
+  accepted: "accepted what was practised alone of",
   "changed-school": "changed the school",
   "changed-studio": "changed of the studio:",
   "changed-skills": "changed what is taught:",

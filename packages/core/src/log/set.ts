@@ -3,7 +3,7 @@ import type { Instant, LocalDate } from "../instant.js";
 import type { LoggedDrill } from "../syllabus/drill.js";
 import type { FaultCode } from "../syllabus/fault.js";
 
-export const COUNTED_BY = ["tapped", "sensor", "sound", "hand"] as const;
+export const COUNTED_BY = ["tapped", "sensor", "sound", "hand", "student"] as const;
 export type CountedBy = (typeof COUNTED_BY)[number];
 
 /** One miss, or `count` misses whose places nobody noted. */
@@ -29,6 +29,8 @@ export interface PracticeSet {
   readonly at: Instant;
   /** The studio's calendar day of `at`. */
   readonly lesson: LocalDate;
+  /** Counted by the student with nobody there, and not accepted since: a hint of what they can do, and no proof. */
+  readonly isAlone?: true;
 }
 
 export function missCount(misses: readonly Miss[]): number {

@@ -115,7 +115,7 @@ export type SideEntry =
       readonly holds: boolean;
       readonly repetitions: number;
     } & At &
-      Pick<PracticeSet, "clean" | "misses" | "bestStreak" | "seconds">)
+      Pick<PracticeSet, "clean" | "misses" | "bestStreak" | "seconds" | "isAlone">)
   | ({ readonly type: "kin"; readonly clean: number } & At)
   | ({ readonly type: "decision"; readonly decision: Decision } & At);
 
@@ -241,13 +241,15 @@ function fading(facts: SideFacts, at: Instant, tries: number, model: LearnerMode
   return 2 ** -(days / model.halfLifeDays + tries / model.halfLifeTries);
 }
 
+/** The sums with a set's tries, each as `weight` of one. */
 function withTries(
   facts: SideFacts,
   set: SetEntry,
   model: LearnerModel,
+  weight = 1,
 ): Pick<SideFacts, "clean" | "missed" | "countedAt"> {
-  const misses = missCount(set.misses);
-  const tries = set.clean * set.repetitions + misses;
+  const misses = weight * missCount(set.misses);
+  const tries = weight * set.clean * set.repetitions + misses;
   const kept = fading(facts, set.at, tries, model);
   const share = model.shares[set.drill.kind];
   return {
@@ -257,7 +259,14 @@ function withTries(
   };
 }
 
+/** What a student counted alone moves the chance by less, and nothing else. */
+function afterAlone(facts: SideFacts, set: SetEntry, model: LearnerModel): SideFacts {
+  const lastAt = facts.lastAt === null ? set.at : Math.max(facts.lastAt, set.at);
+  return { ...facts, ...withTries(facts, set, model, model.aloneWeight), lastAt };
+}
+
 function afterSet(facts: SideFacts, set: SetEntry, judged: Judged, model: LearnerModel): SideFacts {
+  if (set.isAlone === true) return afterAlone(facts, set, model);
   const streak = countsStreak(set) ? set.bestStreak : 0;
   const rungs = withRung(facts.rungs, set, model);
   const lessons = withLesson(facts, set, streak);

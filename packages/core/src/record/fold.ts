@@ -53,6 +53,9 @@ export function ownerOf(subject: string, side: SideName, syllabus: Syllabus): Ow
   return syllabus.find(subject, side);
 }
 
+/** Counted with nobody there, it says how likely a try is, and neither clears nor counts as a review. */
+const alone = ({ isAlone }: LoggedSet) => (isAlone === undefined ? {} : { isAlone });
+
 function setEntry(
   set: LoggedSet,
   drill: Drill,
@@ -60,7 +63,7 @@ function setEntry(
 ): SideEntry {
   const { id, at, lesson, clean, misses, bestStreak, seconds } = set;
   const timed = seconds === undefined ? {} : { seconds };
-  return { type: "set", id, at, lesson, drill, ...of, clean, misses, bestStreak, ...timed };
+  return { type: "set", id, at, lesson, drill, ...of, clean, misses, bestStreak, ...timed, ...alone(set) };
 }
 
 /** A set as entries: of the sides that it bears on, and of those that it may count as a review of. */
@@ -74,6 +77,7 @@ export function entriesOfSet(set: LoggedSet, { syllabus }: Reader): readonly Own
   const { id, at, lesson, clean } = set;
   return evidenceOf(set, syllabus).flatMap(({ of, drill, ...bearing }): OwnedEntry[] => {
     const own = { owner: of, entry: setEntry(set, drill, bearing) };
+    if (set.isAlone === true) return bearing.holds ? [own] : [];
     if (!bearing.holds || !DRILL_ROWS[drill.kind].hasRope) return [own];
     const entry: SideEntry = { type: "kin", id, at, lesson, clean: clean * bearing.repetitions };
     return [own, ...of.kin.map((owner) => ({ owner, entry }))];
@@ -92,7 +96,10 @@ export function entriesOf({ sets, decisions }: Lines, reader: Reader): readonly 
   const passed =
     baseTest === null || catalogue.roles.baseTest === null
       ? null
-      : baseTestPassed(catalogue.roles.baseTest, sets);
+      : baseTestPassed(
+          catalogue.roles.baseTest,
+          sets.filter((set) => set.isAlone === undefined),
+        );
   const base: readonly OwnedEntry[] =
     passed === null || baseTest === null
       ? []

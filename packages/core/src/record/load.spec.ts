@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { scoreOf } from "../rope/parse.js";
 import {
   landingsOf,
+  loadWeeks,
   multiplesOf,
   setLoad,
   weekAllowance,
@@ -81,5 +82,16 @@ describe("a week", () => {
       landings: 0,
       allowance: null,
     });
+  });
+});
+
+describe("the weeks of a period", () => {
+  it("are told each with what it came to and what it might, as it was judged then", () => {
+    const days = ["2026-05-04", "2026-05-11", "2026-05-18", "2026-05-20"];
+    const lessons = days.map((day) => ({ day, landings: 6000, estimated: 100, multiples: 0 }));
+    const weeks = loadWeeks(lessons, { from: "2026-05-12", to: "2026-05-25" });
+    expect(weeks.map(({ weekStart: start }) => start)).toEqual(["2026-05-11", "2026-05-18", "2026-05-25"]);
+    expect(weeks.map(({ landings }) => landings)).toEqual([6000, 12_000, 0]);
+    expect(weeks.map(({ allowance }) => allowance && Math.round(allowance))).toEqual([null, 3300, 6600]);
   });
 });

@@ -108,6 +108,18 @@ export function weekLoad(lessons: readonly LessonLoad[], today: LocalDate, start
   return { weekStart: thisWeek, ...now, allowance: recorded < WEEKS_NEEDED ? null : weekAllowance(before) };
 }
 
+/** The weeks from that of `from` to that of `to`, each with the allowance that it had, from lessons in any order. */
+export function loadWeeks(
+  lessons: readonly LessonLoad[],
+  { from, to }: { readonly from: LocalDate; readonly to: LocalDate },
+  startsOn = MONDAY,
+): readonly WeekLoad[] {
+  const weeks: WeekLoad[] = [];
+  for (let day = weekStart(from, startsOn); day <= to; day = dayAfter(day, 7))
+    weeks.push(weekLoad(lessons, day, startsOn));
+  return weeks;
+}
+
 export const LEAST_ALLOWANCE = 3000;
 const GROWTH = 1.1;
 const WEEKS_LOOKED_BACK = 4;

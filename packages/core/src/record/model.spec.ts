@@ -18,7 +18,7 @@ describe("a model that was written down", () => {
       ...{ startMiss: { cross: 0.7, somersault: 1 }, pace: {}, shares: { merge: 0.9, pirouette: 0.2 } },
     });
     expect(old).toEqual({
-      ...{ version: 2, paceSpread: 2, halfLifeDays: 10, halfLifeTries: 20 },
+      ...{ version: 2, paceSpread: 2, halfLifeDays: 10, halfLifeTries: 20, aloneWeight: 0.5 },
       startMiss: { ...HANDBOOK_MODEL.startMiss, cross: 0.7 },
       pace: HANDBOOK_MODEL.pace,
       calibration: { shift: 0, slope: 1 },

@@ -28,6 +28,8 @@ export interface LearnerModel {
   /** After so many days, and after so many tries of a set, what was there before counts half. */
   readonly halfLifeDays: number;
   readonly halfLifeTries: number;
+  /** What a try weighs that a student counted alone. */
+  readonly aloneWeight: number;
 }
 
 const START_MISS: Readonly<Record<SkillClass, number>> = {
@@ -78,12 +80,17 @@ export const HANDBOOK_MODEL: LearnerModel = {
   calibration: { shift: 0, slope: 1 },
   halfLifeDays: 21,
   halfLifeTries: 40,
+  aloneWeight: 0.5,
 };
 
 /** A model that some build wrote down; kinds and classes that it did not know are left out. */
-export type StoredModel = Omit<LearnerModel, "startMiss" | "pace" | "shares" | "calibration"> &
+export type StoredModel = Omit<
+  LearnerModel,
+  "startMiss" | "pace" | "shares" | "calibration" | "aloneWeight"
+> &
   Readonly<Record<"startMiss" | "pace" | "shares", Readonly<Record<string, number>>>> & {
     readonly calibration?: Calibration;
+    readonly aloneWeight?: number;
   };
 
 /** A stored model as this build takes it: what it does not say is as the handbook has it. */
@@ -94,6 +101,7 @@ export function readModel({ startMiss, pace, shares, ...rest }: StoredModel): Le
   ) => mapped(all, (number, key) => stored[key] ?? number);
   return {
     calibration: HANDBOOK_MODEL.calibration,
+    aloneWeight: HANDBOOK_MODEL.aloneWeight,
     ...rest,
     startMiss: known(startMiss, START_MISS),
     pace: known(pace, PACE),

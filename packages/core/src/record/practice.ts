@@ -88,7 +88,7 @@ class Reading {
 
   add({ owner, entry }: OwnedEntry): void {
     if (!isSide(owner)) return;
-    const isTry = entry.type === "set" && entry.holds;
+    const isTry = entry.type === "set" && entry.holds && entry.isAlone === undefined;
     if (isTry) this.tried.push(this.triedOf(owner, entry));
     const before = this.facts.get(owner);
     if (before === undefined && entry.type === "kin") return;

@@ -13,8 +13,9 @@ export function drillsFor(kind: Gate["kind"]): readonly DrillKind[] {
   return DRILL_KINDS.filter((one) => DRILL_ROWS[one].meets.includes(kind));
 }
 
-/** Whether one set came to so much of a side; a set of something else that holds it counts too. */
+/** Whether one set came to so much of a side; a set of something else that holds it counts too, one that nobody saw does not. */
 export function reaches(set: LoggedSet, of: SubjectSide, gate: Gate, syllabus: Syllabus): boolean {
+  if (set.isAlone === true) return false;
   return evidenceOf(set, syllabus).some(
     (bearing) => isSameSide(bearing.of, of) && gateProgress({ ...set, ...bearing }, gate) >= gateTarget(gate),
   );

@@ -1,0 +1,76 @@
+import { Button, Group, Skeleton, Text, Title } from "@mantine/core";
+import { lazy, Suspense, useId, useState } from "react";
+import { saveFile } from "../app/save-file.js";
+import { hasValues, questionCsv, tableOf, type Question } from "./question.js";
+import classes from "./answer.module.css";
+
+const QuestionCanvas = lazy(async () => ({ default: (await import("./canvas.js")).QuestionCanvas }));
+
+/** A question with its answer: in words, as a chart, and as a table for whoever sees none and for print. */
+export function Answer({ question }: { readonly question: Question }) {
+  const [isTable, setTable] = useState(false);
+  const heading = useId();
+  const { title, sentence } = question;
+  const isDrawn = hasValues(question);
+  return (
+    <section className={classes.answer} aria-labelledby={heading}>
+      <Title order={2} id={heading} className={classes.heading}>
+        {title}
+      </Title>
+      <Text>{sentence}</Text>
+      {isDrawn && (
+        <>
+          <div className={classes.chart} data-hidden={isTable || undefined}>
+            <Suspense fallback={<Skeleton height="100%" />}>
+              <QuestionCanvas question={question} />
+            </Suspense>
+          </div>
+          <div className={classes.table} data-shown={isTable || undefined}>
+            <Numbers question={question} />
+          </div>
+          <Group gap="xs" className={classes.tools}>
+            <Button variant="subtle" px={6} aria-expanded={isTable} onClick={() => setTable(!isTable)}>
+              {isTable ? "As a chart" : "As a table"}
+              <span className={classes.unseen}>: {title}</span>
+            </Button>
+            <Button
+              variant="subtle"
+              px={6}
+              onClick={() => saveFile(`${question.id}.csv`, questionCsv(question), "text/csv;charset=utf-8")}
+            >
+              Save as CSV<span className={classes.unseen}>: {title}</span>
+            </Button>
+          </Group>
+        </>
+      )}
+    </section>
+  );
+}
+
+function Numbers({ question }: { readonly question: Question }) {
+  const { fields, rows } = tableOf(question);
+  return (
+    <table>
+      <caption className={classes.unseen}>{question.title}</caption>
+      <thead>
+        <tr>
+          {fields.map((field) => (
+            <th key={field} scope="col">
+              {field}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([label, ...values], row) => (
+          <tr key={`${label ?? ""} ${row}`}>
+            <th scope="row">{label}</th>
+            {values.map((value, place) => (
+              <td key={fields[place + 1] ?? place}>{value}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
