@@ -36,8 +36,23 @@ function triesAround(random: Random, best: number, misses: number): Pick<SetRequ
   return { clean, misses: places };
 }
 
-/** How far along its way to the best each practice of a skill was. */
-const PROGRESS = [0.35, 0.6, 0.8, 1] as const;
+/** How far along its way to the best each practice of a skill was, and what chance had been said of it. */
+const PROGRESS = [
+  { part: 0.35, said: 0.62 },
+  { part: 0.6, said: 0.71 },
+  { part: 0.8, said: 0.74 },
+  { part: 1, said: 0.66 },
+] as const;
+/** By the third practice the fault that a skill is known for has gone. */
+const FAULTY_STEPS = 2;
+
+/** Two misses of three have the fault noted that the skill is known for. */
+function noting(subject: string, misses: readonly Miss[]): readonly Miss[] {
+  const fault = CATALOGUE.skills.get(subject)?.faults[0];
+  return fault === undefined
+    ? misses
+    : misses.map((miss, place) => (place % 3 === 2 ? miss : { ...miss, fault }));
+}
 
 /** The lessons of somebody whom the demo tells no story about, ending on the day they were last seen. */
 export function simulatedHistoryOf(
@@ -82,7 +97,7 @@ export function historyOf(student: DemoStudent, studentId: string, seed: number,
   const counted = new Map<number, number>();
   const climbed = milestones.flatMap(({ subject, side, best }, place) => {
     const from = (place / Math.max(1, milestones.length - 1)) * lessons * 0.85;
-    return PROGRESS.map((part, step): SetRequest => {
+    return PROGRESS.map(({ part, said }, step): SetRequest => {
       const lesson = Math.min(
         lessons - 1,
         Math.floor(from + (step * lessons * 0.15) / (PROGRESS.length - 1)),
@@ -92,13 +107,16 @@ export function historyOf(student: DemoStudent, studentId: string, seed: number,
       const reached = Math.max(1, Math.round(best * part));
       const drill: Drill =
         best > 12 ? { kind: "streak", count: best } : { kind: "climb", top: reached, onMiss: "repeat" };
+      const tries = triesAround(random, reached, between(random, 0, part === 1 ? 1 : 3));
       return {
         id: demoId(`${studentId} ${subject} ${side} ${step}`),
         studentId,
         subject,
         side,
         drill,
-        ...triesAround(random, reached, between(random, 0, part === 1 ? 1 : 3)),
+        ...tries,
+        misses: step < FAULTY_STEPS ? noting(subject, tries.misses) : tries.misses,
+        said,
         bestStreak: reached,
         countedBy: "tapped",
         at: new Date(startOf(lesson) + minute * 60_000).toISOString(),

@@ -29,16 +29,22 @@ export function Answer({ question }: { readonly question: Question }) {
             <Numbers question={question} />
           </div>
           <Group gap="xs" className={classes.tools}>
-            <Button variant="subtle" px={6} aria-expanded={isTable} onClick={() => setTable(!isTable)}>
-              {isTable ? "As a chart" : "As a table"}
-              <span className={classes.unseen}>: {title}</span>
+            <Button
+              variant="subtle"
+              px={6}
+              aria-label={`As a table: ${title}`}
+              aria-pressed={isTable}
+              onClick={() => setTable(!isTable)}
+            >
+              As a table
             </Button>
             <Button
               variant="subtle"
               px={6}
+              aria-label={`Save as CSV: ${title}`}
               onClick={() => saveFile(`${question.id}.csv`, questionCsv(question), "text/csv;charset=utf-8")}
             >
-              Save as CSV<span className={classes.unseen}>: {title}</span>
+              Save as CSV
             </Button>
           </Group>
         </>

@@ -57,7 +57,7 @@ function optionsOf(
   colour: (ink: Ink | "paper") => string,
 ): ChartOptions<"bar" | "line"> {
   const soft = colour("ink-soft");
-  const axis = { ticks: { color: soft, font: FONT }, border: { color: colour("edge") } };
+  const axis = { ticks: { color: soft, font: FONT, precision: 0 }, border: { color: colour("edge") } };
   return {
     ...{ animation: false, maintainAspectRatio: false, responsive: true },
     interaction: { mode: "index", intersect: false },

@@ -14,6 +14,7 @@ import { Braid } from "../braid/index.js";
 import { standingsQuery, studioQuery } from "../students/index.js";
 import { Answer } from "./answer.js";
 import { nextTo, PERIOD_WEEKS, PERIODS, periodAsked } from "./period.js";
+import { drawnFirst } from "./question.js";
 import { progressQuery, sideProgressQuery } from "./queries.js";
 import { questionsOf, skillQuestions, type Courses } from "./questions.js";
 import classes from "./progress-page.module.css";
@@ -107,7 +108,9 @@ export function ProgressPage() {
       ) : (
         <div className={classes.answers}>
           {subject === null ? (
-            questionsOf(view.data, standings.data).map((one) => <Answer key={one.id} question={one} />)
+            drawnFirst(questionsOf(view.data, standings.data)).map((one) => (
+              <Answer key={one.id} question={one} />
+            ))
           ) : (
             <OfSkill studentId={studentId} subject={subject} view={view.data} />
           )}
@@ -147,7 +150,7 @@ function OfSkill({ studentId, subject, view }: OfSkillProps) {
   if (courses.length < sides.length) return <Skeleton height={420} />;
   return (
     <>
-      {skillQuestions(view, subject, courses).map((one) => (
+      {drawnFirst(skillQuestions(view, subject, courses)).map((one) => (
         <Answer key={one.id} question={one} />
       ))}
       {courses.map(([side, { misses }]) => (

@@ -70,3 +70,9 @@ export function questionCsv(question: Question): string {
 /** Whether there is anything to be drawn. */
 export const hasValues = ({ series }: Question) =>
   series.some(({ as, values }) => as !== "limit" && values.some((value) => value !== null && value > 0));
+
+/** What has a chart before what is only said: cards of one height stand beside each other. */
+export const drawnFirst = (questions: readonly Question[]) => [
+  ...questions.filter(hasValues),
+  ...questions.filter((one) => !hasValues(one)),
+];

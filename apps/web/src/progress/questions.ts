@@ -155,7 +155,8 @@ const kindName = (kind: string) => (isDrillKind(kind) ? DRILLS[kind].name : kind
 function goneWords(days: readonly PracticeDay[], isOfOne: boolean): string {
   const [gone] = faultsGone(days);
   if (gone === undefined) return "";
-  const where = isOfOne ? "" : ` at the ${subjectName(gone.subject, gone.side)}`;
+  const ofOne = gone.side === "whole" ? "" : ` on the ${gone.side}`;
+  const where = isOfOne ? ofOne : ` at the ${subjectName(gone.subject, gone.side)}`;
   const after = gone.after.length === 0 ? "" : `, after ${listWords(gone.after.map(kindName))}`;
   return ` Gone since ${dateWords(gone.lastOn)}${where}: “${faultName(gone.fault)}”, noted ${gone.noted} times before and not in ${gone.triesSince} tries since${after}.`;
 }
@@ -257,7 +258,7 @@ export function saidQuestion(view: ProgressView): Question {
   const sentence =
     all.saidSets === 0
       ? "No set was begun from what was proposed."
-      : `Of ${counted(all.saidSets, "set")} that was proposed, ${outOf(all.said)} in 10 were said to pass, and ${outOf(all.came)} in 10 did.${all.saidSets < LEAST_SAID ? " That is too few to judge by." : ""}`;
+      : `Of ${counted(all.saidSets, "set")} that were proposed, ${outOf(all.said)} in 10 were said to pass, and ${outOf(all.came)} in 10 did.${all.saidSets < LEAST_SAID ? " That is too few to judge by." : ""}`;
   return {
     ...{ id: "said", title: "Said, and came", sentence, along: "Week of", labels },
     series: [
