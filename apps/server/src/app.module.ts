@@ -11,6 +11,7 @@ import { DoorModule } from "./door/index.js";
 import { Farewell } from "./farewell.js";
 import { GroupsModule } from "./groups/index.js";
 import { HandleModule } from "./handle/index.js";
+import { HomeModule } from "./home/index.js";
 import { HealthModule } from "./health/health.module.js";
 import { LessonsModule } from "./lessons/index.js";
 import { MailModule } from "./mail/index.js";
@@ -54,6 +55,7 @@ export class AppModule {
         PlansModule,
         PresenceModule,
         HandleModule,
+        HomeModule,
       ],
       providers: [
         Farewell,

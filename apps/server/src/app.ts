@@ -64,7 +64,7 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
 /** An address without what may not be read in a log: the token of a shared link, and what was asked for. */
 export function loggedUrl(url: string): string {
   const [path = ""] = url.split("?");
-  return path.replace(/(\/shared-combos\/).+/, "$1…");
+  return path.replace(/(\/(?:shared-combos|home)\/).+/, "$1…");
 }
 
 export interface AppParts {

@@ -19,6 +19,7 @@ import type { DecisionView, StudentProfile } from "./teaching.js";
 export * from "./combos.js";
 export * from "./lessons.js";
 export * from "./own-skills.js";
+export * from "./home.js";
 export * from "./presence.js";
 export * from "./progress.js";
 export * from "./teaching.js";
@@ -444,6 +445,8 @@ export const AUDIT_ACTIONS = [
   "took-stop-back",
   "shared",
   "unshared",
+  "opened-home",
+  "closed-home",
   "deleted",
 ] as const;
 export type AuditAction = (typeof AUDIT_ACTIONS)[number];

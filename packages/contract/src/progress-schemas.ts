@@ -35,7 +35,7 @@ const weekLoad = objects<WeekLoad>({
   allowance: Joi.number().allow(null).required(),
 });
 
-const cleared = objects<ClearedSide>({
+export const clearedSide = objects<ClearedSide>({
   subject: subject().required(),
   side: side().required(),
   day: localDay().required(),
@@ -47,7 +47,7 @@ export const progressReply = objects<ProgressView>({
   to: localDay().required(),
   days: Joi.array().items(practiceDay).required(),
   weeks: Joi.array().items(weekLoad).required(),
-  cleared: Joi.array().items(cleared).required(),
+  cleared: Joi.array().items(clearedSide).required(),
 }).required();
 
 export const sideProgressReply = objects<SideProgressView>({

@@ -1,5 +1,5 @@
 /** The Joi schemas of every request and reply. Apart from the types, so that Joi stays out of the shell. */
-import { COUNTED_BY, FAULT_CODES, SCHOOL_IDS, missCount, type Miss, type SideName } from "@mirrup/core";
+import { SCHOOL_IDS, type SideName } from "@mirrup/core";
 import { STATUSES, type Load } from "@mirrup/core/teaching";
 import Joi from "joi";
 import {
@@ -12,7 +12,6 @@ import {
   items,
   localDay,
   note,
-  loggedDrill,
   objects,
   side,
   subject,
@@ -37,7 +36,6 @@ import {
   type LogQuery,
   TOPICS,
   MAX_SETS_PER_BATCH,
-  MOST_TAPS,
   ROLES,
   RUNG_STATES,
   type AuditView,
@@ -71,7 +69,6 @@ import {
   type ProblemError,
   type RulesChange,
   type RungItem,
-  type SetRequest,
   type SetsReply,
   type SetsRequest,
   type StandingItem,
@@ -79,55 +76,18 @@ import {
   type StudioView,
   type UnmetItem,
 } from "./index.js";
+import { setRequest, setView } from "./set-schemas.js";
 
 export * from "./combo-schemas.js";
 export * from "./lesson-schemas.js";
 export * from "./own-skill-schemas.js";
+export * from "./home-schemas.js";
+export * from "./set-schemas.js";
 export * from "./presence-schemas.js";
 export * from "./progress-schemas.js";
 export * from "./teaching-schemas.js";
 
 export const idParam = uuid().required();
-
-/** Nobody jumps more in one set; what is worked out of a set takes as long as its tries are many. */
-const MOST_TRIES = 20_000;
-
-const miss = Joi.object<Miss>({
-  position: whole().min(1),
-  fault: Joi.string().valid(...FAULT_CODES),
-  turn: whole().min(1),
-  count: whole().min(1),
-}).oxor("position", "count");
-
-const isAscending = (times: readonly number[]) => times.every((at, place) => at >= (times[place - 1] ?? 0));
-const ticks = Joi.array()
-  .items(Joi.number().min(0).max(86_400))
-  .max(MOST_TAPS)
-  .custom((times: readonly number[], helpers) =>
-    isAscending(times) ? times : helpers.message({ custom: "{{#label}} must be in the order of time" }),
-  );
-
-export const setRequest = objects<SetRequest>({
-  id: uuid().required(),
-  studentId: uuid().required(),
-  subject: subject().required(),
-  side: side().required(),
-  drill: loggedDrill,
-  said: chance(),
-  clean: whole().required(),
-  misses: Joi.array().items(miss).max(10_000).required(),
-  bestStreak: whole().required(),
-  seconds: Joi.number().min(0).max(86_400),
-  ticks,
-  countedBy: Joi.string()
-    .valid(...COUNTED_BY)
-    .required(),
-  at: instant().required(),
-}).custom((set: SetRequest, helpers) =>
-  set.clean + missCount(set.misses) <= MOST_TRIES
-    ? set
-    : helpers.message({ custom: `A set has at most ${MOST_TRIES} tries` }),
-);
 
 export const loadReply = objects<LoadView>({
   weekStart: localDay().required(),
@@ -272,7 +232,6 @@ export const lastSetsQuery = objects<{ readonly subject: string; readonly side: 
   subject: subject().required(),
   side: side().required(),
 }).required();
-const setView = (setRequest as Joi.ObjectSchema).keys({ note: note().required() });
 export const lastSetsReply = items(setView);
 
 /** An instant and an id, as a page of the log says where the next one begins. */

@@ -74,6 +74,7 @@ export { isDifferent, type StandingDifference, standingDifference } from "./reco
 export { type CodedStatus, decodeStatuses, statusCodes } from "./record/status-code.js";
 export { type EditionDifference, editionDifference, touchedSides } from "./record/touched-sides.js";
 export { type TriesLeft, triesTo } from "./record/tries.js";
+export { homeDrills } from "./next/at-home.js";
 export { type FusedFirst } from "./next/fused.js";
 export { type Goal, type PathOptions, goalPath, goalSides } from "./next/goal-path.js";
 export { type NextDrill, type NextReason, type OnPath, type SideOrder, nextDrills } from "./next/next.js";

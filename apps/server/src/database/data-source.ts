@@ -21,12 +21,14 @@ import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
 import { EarlyStopEntity } from "../students/early-stop.entity.js";
 import { StudentPairEntity } from "../students/student-pair.entity.js";
 import { StudentEntity } from "../students/student.entity.js";
+import { HomeLinkEntity } from "../home/home-link.entity.js";
 import { PresenceEntity } from "../presence/presence.entity.js";
 import { OverlayEntity } from "../studios/overlay.entity.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
 import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
+import { Home1766100000000 } from "./migrations/1766100000000-home.js";
 import { PracticeDays1766000000000 } from "./migrations/1766000000000-practice-days.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
@@ -89,6 +91,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       MailEntity,
       AuditEntity,
       PresenceEntity,
+      HomeLinkEntity,
       SetNoteEntity,
     ],
     migrations: [
@@ -113,6 +116,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Notes1765800000000,
       Overlay1765900000000,
       PracticeDays1766000000000,
+      Home1766100000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

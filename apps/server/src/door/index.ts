@@ -4,3 +4,4 @@ export { DoorModule } from "./door.module.js";
 export { Asking, Within } from "./within.js";
 export { bodyParsers } from "./body-parsers.js";
 export { auditsOf, Command, ofItems, ofPath, Reading, refusalsOf, type Route } from "./route.js";
+export { tellChange } from "./tell-change.js";

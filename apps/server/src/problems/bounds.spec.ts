@@ -195,6 +195,8 @@ describe("the log", () => {
     ["/api/students/0190?x=1", "/api/students/0190"],
     ["/api/shared-combos/very-secret", "/api/shared-combos/…"],
     ["/api/shared-combos/very-secret/more?y", "/api/shared-combos/…"],
+    ["/api/home/very-secret/sets", "/api/home/…"],
+    ["/home/very-secret", "/home/…"],
   ])("has %s as %s", (url, logged) => {
     expect(loggedUrl(url)).toBe(logged);
   });

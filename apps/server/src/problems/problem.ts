@@ -255,6 +255,22 @@ export class BadComboLinkProblem extends ProblemException {
   }
 }
 
+export class BadHomeLinkProblem extends ProblemException {
+  readonly code = "bad-home-link";
+  readonly status = 410;
+  constructor() {
+    super("This link has ended, or is not one of ours. Ask your instructor for a new one.");
+  }
+}
+
+export class EnoughForTodayProblem extends ProblemException {
+  readonly code = "enough-for-today";
+  readonly status = 422;
+  constructor() {
+    super("That is more than anybody practises in a day. Rest, and send what is new tomorrow.");
+  }
+}
+
 export class UnknownLessonProblem extends ProblemException {
   readonly code = "unknown-lesson";
   readonly status = 404;

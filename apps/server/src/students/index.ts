@@ -1,6 +1,7 @@
 export { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
 export { goalsFor } from "./goals.js";
 export { goalsOf } from "./readings.js";
+export { clearedIn } from "./progress.service.js";
 export { nextOptions } from "./roster.service.js";
 export { PairsService } from "./pairs.service.js";
 export { StopsService } from "./stops.service.js";

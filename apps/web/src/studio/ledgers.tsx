@@ -39,6 +39,8 @@ const ACTION_WORDS: Readonly<Record<AuditAction, string>> = {
   "took-stop-back": "took back today’s early stop",
   shared: "made a link to the combo",
   unshared: "withdrew the link to the combo",
+  "opened-home": "made a home link for",
+  "closed-home": "ended the home link of",
   deleted: "deleted",
 };
 

@@ -1,0 +1,1 @@
+export { HomeModule } from "./home.module.js";
