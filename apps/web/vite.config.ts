@@ -36,8 +36,9 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ["**/*.{js,css,html,svg,woff2,mp3}"],
+        globIgnores: ["home.html", "home-sw.js"],
         navigateFallback: "/index.html",
-        navigateFallbackDenylist: [/^\/api/],
+        navigateFallbackDenylist: [/^\/api/, /^\/home\//],
         cleanupOutdatedCaches: true,
       },
     }),
@@ -50,6 +51,8 @@ export default defineConfig({
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 600,
     rolldownOptions: {
+      // The page of a home link is none of the application's, and loads a part of it.
+      input: { main: "index.html", home: "home.html" },
       output: {
         // A page would otherwise come in a hundred small files, each with its own wait: what every page needs comes
         // together, and what is on one page alone with it.
@@ -62,9 +65,17 @@ export default defineConfig({
               priority: 40,
             },
             {
-              name: "frame",
-              test: /node_modules[\\/](react|react-dom|react-router|scheduler|@tanstack|idb|uuid)[\\/]/,
-              priority: 30,
+              name: "react",
+              test: /node_modules[\\/](react|react-dom|scheduler|idb|uuid)[\\/]/,
+              priority: 32,
+            },
+            { name: "frame", test: /node_modules[\\/](react-router|@tanstack)[\\/]/, priority: 30 },
+            {
+              // What both pages say and send, apart from what only the application has.
+              name: "words",
+              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock)|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$/,
+              priority: 8,
+              minShareCount: 2,
             },
             {
               name: "controls",

@@ -57,7 +57,8 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
       next();
       return;
     }
-    response.set("Cache-Control", "no-cache").sendFile(join(webDir, "index.html"));
+    const page = request.path.startsWith("/home/") ? "home.html" : "index.html";
+    response.set("Cache-Control", "no-cache").sendFile(join(webDir, page));
   });
 }
 

@@ -128,6 +128,12 @@ export const router = createBrowserRouter([
                         }),
                       },
                       {
+                        path: "home",
+                        lazy: async () => ({
+                          Component: (await import("./home-practice/home-page.js")).HomePracticePage,
+                        }),
+                      },
+                      {
                         path: "log",
                         lazy: async () => ({
                           Component: (await import("./log/log-page.js")).LogPage,

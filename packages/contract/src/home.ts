@@ -2,7 +2,7 @@
 import type { CautionCode, Drill, Gate, Overlay, SubjectSide } from "@mirrup/core";
 import type { Goal, Status } from "@mirrup/core/teaching";
 import type { ClearedSide } from "./progress.js";
-import type { SetRequest, SetView } from "./index.js";
+import type { SetRequest, SetView } from "./sets.js";
 
 /** How long a link lasts, days. */
 export const HOME_DAYS = { least: 1, usual: 90, most: 365 } as const;

@@ -1,19 +1,10 @@
 /** The types of every request and reply between server and web. */
 import type { SettingValues } from "@mirrup/catalogue";
-import type {
-  CountedBy,
-  Drill,
-  Gate,
-  Holds,
-  LoggedDrill,
-  Miss,
-  SchoolId,
-  SideName,
-  SubjectSide,
-} from "@mirrup/core";
+import type { Drill, Gate, Holds, SchoolId, SideName, SubjectSide } from "@mirrup/core";
 import type { Goal, Load, NextReason, Status, WeekLoad } from "@mirrup/core/teaching";
 import type { Opened, StandingChange } from "./changes.js";
 import type { LessonStudent, LessonView } from "./lessons.js";
+import type { SetRequest, SetView } from "./sets.js";
 import type { DecisionView, StudentProfile } from "./teaching.js";
 
 export * from "./combos.js";
@@ -22,6 +13,7 @@ export * from "./own-skills.js";
 export * from "./home.js";
 export * from "./presence.js";
 export * from "./progress.js";
+export * from "./sets.js";
 export * from "./teaching.js";
 export type { Opened, StandingChange };
 
@@ -192,36 +184,6 @@ export interface RulesChange extends SubjectSide {
   readonly name: string;
   readonly isCleared: boolean;
   readonly at: string;
-}
-
-/** A set as a device logs it; `at` is the device's own clock, an ISO instant. */
-export interface SetRequest {
-  readonly id: string;
-  readonly studentId: string;
-  readonly subject: string;
-  readonly side: SideName;
-  readonly drill: LoggedDrill;
-  /** The chance that was said of it, where a proposal was acted on. */
-  readonly said?: number;
-  readonly clean: number;
-  readonly misses: readonly Miss[];
-  readonly bestStreak: number;
-  readonly seconds?: number;
-  /** When each clean try was tapped or sensed, seconds after the set began; only where each was. */
-  readonly ticks?: readonly number[];
-  readonly countedBy: CountedBy;
-  readonly at: string;
-}
-
-/** As long as what is said between two sets, letters. */
-export const LONGEST_NOTE = 500;
-/** More than a lesson's jumping; what comes after in one set is a stuck key or a broken handle. */
-export const MOST_TAPS = 5000;
-
-/** A set of the log, with what was noted to it. */
-export interface SetView extends SetRequest {
-  /** Empty where nothing is. */
-  readonly note: string;
 }
 
 interface Happened {

@@ -2,7 +2,7 @@
 import { COUNTED_BY, FAULT_CODES, missCount, type Miss } from "@mirrup/core";
 import Joi from "joi";
 import type { HomeSet } from "./home.js";
-import { MOST_TAPS, type SetRequest } from "./index.js";
+import { MOST_TAPS, type SetRequest } from "./sets.js";
 import { chance, instant, loggedDrill, note, objects, side, subject, uuid, whole } from "./schema-parts.js";
 
 /** Nobody jumps more in one set; what is worked out of a set takes as long as its tries are many. */

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 
 const read = (name: string) => readFileSync(join(__dirname, name), "utf8");
-const CSS = read("app.css");
+const CSS = read("palette.css");
 
 /** The colours that a block of the palette names. */
 function coloursAfter(start: string): ReadonlyMap<string, string> {
@@ -71,7 +71,7 @@ describe("the palette", () => {
   it("is the only place where a colour is spelt: the pages name it by what it is for", () => {
     const sources = join(__dirname, "..");
     const sheets = readdirSync(sources, { recursive: true, encoding: "utf8" }).filter(
-      (name) => name.endsWith(".css") && !name.endsWith("app.css"),
+      (name) => name.endsWith(".css") && !/app\/(app|palette)\.css$/.test(name),
     );
     expect(sheets.length).toBeGreaterThan(40);
     for (const name of sheets) {

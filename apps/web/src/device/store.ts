@@ -26,10 +26,13 @@ interface DeviceSchema extends DBSchema {
   readings: { key: string; value: KeptReadings };
 }
 
-let opened: Promise<IDBPDatabase<DeviceSchema>> | undefined;
+export type Device = IDBPDatabase<DeviceSchema>;
 
-async function open(): Promise<IDBPDatabase<DeviceSchema>> {
-  const database = await openDB<DeviceSchema>("mirrup-device", 1, {
+let opened: Promise<Device> | undefined;
+
+/** Opens a device's database by its name. */
+export async function openDevice(name: string): Promise<Device> {
+  const database = await openDB<DeviceSchema>(name, 1, {
     upgrade(fresh) {
       const commands = fresh.createObjectStore("commands", { autoIncrement: true });
       commands.createIndex("id", "command.id");
@@ -39,6 +42,11 @@ async function open(): Promise<IDBPDatabase<DeviceSchema>> {
     // A newer version in another tab must not wait for this one.
     blocking: () => database.close(),
   });
+  return database;
+}
+
+async function open(): Promise<Device> {
+  const database = await openDevice("mirrup-device");
   const takingOver = takeOver(async ({ commands, runs }) => {
     const transaction = database.transaction(["commands", "runs"], "readwrite");
     await Promise.all([
@@ -52,7 +60,7 @@ async function open(): Promise<IDBPDatabase<DeviceSchema>> {
   return database;
 }
 
-function device(): Promise<IDBPDatabase<DeviceSchema>> {
+function device(): Promise<Device> {
   opened ??= open().catch((error: unknown) => {
     // The next one tries again.
     opened = undefined;
@@ -71,34 +79,40 @@ export interface CommandStore {
   readonly drop: (ids: readonly string[]) => Promise<void>;
 }
 
-export const commandStore: CommandStore = {
-  all: async () => (await device()).getAll("commands"),
-  take: async (commands, replaced) => {
-    const transaction = (await device()).transaction("commands", "readwrite");
-    const { store } = transaction;
-    const taken: Promise<unknown>[] = commands.map((command) => store.put({ command, refusal: null }));
-    if (replaced.length > 0) {
-      const old = await Promise.all(replaced.map((id) => store.index("id").getAllKeys(id)));
-      taken.push(...old.flat().map((key) => store.delete(key)));
-    }
-    // At once: the page may be closed in the next moment.
-    transaction.commit();
-    await Promise.all([...taken, transaction.done]);
-  },
-  mark: async (waiting) => {
-    const { store, done } = (await device()).transaction("commands", "readwrite");
-    for (const one of waiting) {
-      const keys = await store.index("id").getAllKeys(one.command.id);
-      await Promise.all(keys.map((key) => store.put(one, key)));
-    }
-    await done;
-  },
-  drop: async (ids) => {
-    const { store, done } = (await device()).transaction("commands", "readwrite");
-    const keys = await Promise.all(ids.map((id) => store.index("id").getAllKeys(id)));
-    await Promise.all([...keys.flat().map((key) => store.delete(key)), done]);
-  },
-};
+/** The commands in a database: this device's, or that of a page which has one of its own. */
+export function commandsIn(device: () => Promise<Device>): CommandStore {
+  return {
+    all: async () => (await device()).getAll("commands"),
+    take: async (commands, replaced) => {
+      const transaction = (await device()).transaction("commands", "readwrite");
+      const { store } = transaction;
+      const taken: Promise<unknown>[] = commands.map((command) => store.put({ command, refusal: null }));
+      if (replaced.length > 0) {
+        const old = await Promise.all(replaced.map((id) => store.index("id").getAllKeys(id)));
+        taken.push(...old.flat().map((key) => store.delete(key)));
+      }
+      // At once: the page may be closed in the next moment.
+      transaction.commit();
+      await Promise.all([...taken, transaction.done]);
+    },
+    mark: async (waiting) => {
+      const { store, done } = (await device()).transaction("commands", "readwrite");
+      for (const one of waiting) {
+        const keys = await store.index("id").getAllKeys(one.command.id);
+        await Promise.all(keys.map((key) => store.put(one, key)));
+      }
+      await done;
+    },
+    drop: async (ids) => {
+      const { store, done } = (await device()).transaction("commands", "readwrite");
+      const keys = await Promise.all(ids.map((id) => store.index("id").getAllKeys(id)));
+      await Promise.all([...keys.flat().map((key) => store.delete(key)), done]);
+    },
+  };
+}
+
+/** What waits on this device. */
+export const commandStore = commandsIn(device);
 
 export async function keptRun(key: string): Promise<KeptRun | undefined> {
   return (await device()).get("runs", key);

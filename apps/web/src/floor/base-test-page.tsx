@@ -24,7 +24,7 @@ import floor from "./floor.module.css";
 import { Pads } from "./pads.js";
 import { useFloorKeys } from "./use-floor-keys.js";
 import { useRun } from "./use-run.js";
-import { useWakeLock } from "./use-wake-lock.js";
+import { useWakeLock } from "../app/use-wake-lock.js";
 
 /** A catalogue without a base test has nothing to pass. */
 const BASE: BaseTestRole = CATALOGUE.roles.baseTest ?? { parts: [], count: 1, misses: 0 };

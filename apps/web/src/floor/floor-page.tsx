@@ -20,7 +20,7 @@ import { FloorSet } from "./floor-set.js";
 import { AnotherStudent, StudentStrip } from "./student-strip.js";
 import { useLead } from "./use-lead.js";
 import { useStrip } from "./use-strip.js";
-import { useWakeLock } from "./use-wake-lock.js";
+import { useWakeLock } from "../app/use-wake-lock.js";
 import { FloorHeader } from "./floor-header.js";
 import classes from "./floor.module.css";
 

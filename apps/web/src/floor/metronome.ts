@@ -1,6 +1,6 @@
 import type { CalledBeat } from "@mirrup/core";
 import { speak, type Recorded } from "../voice/index.js";
-import { click } from "./click.js";
+import { click } from "../app/click.js";
 
 /**
  * A metronome on the audio clock: beats are scheduled ahead of time, so that a busy page never makes

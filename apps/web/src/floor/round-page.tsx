@@ -8,7 +8,7 @@ import { roundPlace } from "../presence/index.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
 import { Round } from "./round.js";
 import { skillPractice } from "./round-practice.js";
-import { useWakeLock } from "./use-wake-lock.js";
+import { useWakeLock } from "../app/use-wake-lock.js";
 
 /** One drill and one clock for a class, then one tap for each. */
 export function RoundPage() {

@@ -18,6 +18,7 @@ import { familyOf } from "../app/family.js";
 import { floorAddress } from "../app/drill-address.js";
 import { AttendanceList, lessonsQuery, useLesson } from "../lesson/index.js";
 import { groupsQuery, studentsQuery, studioQuery } from "../students/index.js";
+import { PractisedAtHomeNote } from "../home-practice/index.js";
 import { FirstStepsLink } from "../start/index.js";
 import { CalendarTools } from "./calendar-tools.js";
 import { dayAfter, lessonOfGroup, meetingsOn, type Meeting } from "./day.js";
@@ -66,6 +67,7 @@ export function TodayPage() {
       </header>
       <FirstStepsLink />
       <RulesChanges />
+      <PractisedAtHomeNote />
       {meetings.length === 0 && (
         <Text>No group meets today. The next ones are below; a class can also be held out of turn.</Text>
       )}

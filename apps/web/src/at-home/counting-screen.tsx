@@ -1,0 +1,211 @@
+import { CAUTIONS, coachingOf } from "@mirrup/catalogue";
+import type { HomeSet } from "@mirrup/contract";
+import { DRILL_ROWS } from "@mirrup/core";
+import { secondsOf } from "@mirrup/core/teaching";
+import { useEffect, useState } from "react";
+import { catalogue, ownWayOf } from "../app/catalogue.js";
+import { countsWords, drillOfWords, patternWords } from "../app/drill-words.js";
+import { useWakeLock } from "../app/use-wake-lock.js";
+import { capital, subjectName } from "../app/words.js";
+import {
+  elapsedOf,
+  runAt,
+  tapped,
+  tappedSet,
+  typedFault,
+  typedSet,
+  undone,
+  type Counting,
+} from "./counted.js";
+import { useBeat } from "./use-beat.js";
+import classes from "./page.module.css";
+
+interface CountingScreenProps {
+  readonly counting: Counting;
+  readonly onChange: (counting: Counting) => void;
+  readonly onFinish: (set: HomeSet) => void;
+  readonly onLeave: () => void;
+}
+
+const TICK_MS = 250;
+const USUAL_TEMPO = 100;
+const TEMPO = { least: 40, most: 260 } as const;
+
+/** One drill at home: what to think of, a pad to tap, or a number afterwards. */
+export function CountingScreen({ counting, onChange, onFinish, onLeave }: CountingScreenProps) {
+  const { subject, side, drill } = counting;
+  const [now, setNow] = useState(() => Date.now());
+  const [tempo, setTempo] = useState(USUAL_TEMPO);
+  const [isTyped, setTyped] = useState(false);
+  const beat = useBeat(tempo);
+  useWakeLock();
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), TICK_MS);
+    return () => clearInterval(timer);
+  }, []);
+  const skill = catalogue().skills.get(subject);
+  const run = runAt(counting, now);
+  const clock = secondsOf(drill);
+  const pattern = patternWords(drill);
+  const tap = (kind: "clean" | "miss") => {
+    if ("vibrate" in navigator) navigator.vibrate(20);
+    onChange(tapped(counting, kind, Date.now()));
+  };
+  return (
+    <main className={`${classes.counting ?? ""} night`}>
+      <header className={classes.head}>
+        <h1>{capital(subjectName(subject, side))}</h1>
+        <p>{drillOfWords(subject, side, drill)}</p>
+        {pattern !== null && <p className={classes.soft}>{pattern}</p>}
+      </header>
+      {skill !== undefined && <Thoughts skill={skill} counting={counting} />}
+      {isTyped ? (
+        <Typing
+          onDone={(typed) => onFinish(typedSet(counting, typed, Date.now()))}
+          onBack={() => setTyped(false)}
+        />
+      ) : (
+        <>
+          <p className={classes.numeral} aria-live="polite">
+            <strong>{run.done}</strong> of {run.asked}
+            {clock !== null && <span> · {Math.max(0, Math.ceil(clock - elapsedOf(counting, now)))} s</span>}
+          </p>
+          <p className={classes.soft}>
+            {run.end === "passed" ? "Done! " : run.end === "stopped" ? "That is the set. " : ""}
+            {countsWords(run)}
+          </p>
+          <div className={classes.pads}>
+            <button
+              type="button"
+              className={classes.clean}
+              disabled={run.end !== "running"}
+              onClick={() => tap("clean")}
+            >
+              Clean
+            </button>
+            <button
+              type="button"
+              className={classes.miss}
+              disabled={run.end !== "running"}
+              onClick={() => tap("miss")}
+            >
+              Missed
+            </button>
+          </div>
+          <div className={classes.row}>
+            <button
+              type="button"
+              disabled={counting.taps.length === 0}
+              onClick={() => onChange(undone(counting))}
+            >
+              Undo
+            </button>
+            <button type="button" onClick={() => setTyped(true)}>
+              Type it instead
+            </button>
+            <button
+              type="button"
+              className={classes.done}
+              disabled={counting.taps.length === 0}
+              onClick={() => onFinish(tappedSet(counting, Date.now()))}
+            >
+              Hand in
+            </button>
+          </div>
+          <div className={classes.row}>
+            <button type="button" aria-pressed={beat.isOn} onClick={beat.toggle}>
+              {beat.isOn ? "Stop the beat" : "A beat"}
+            </button>
+            <label>
+              <input
+                type="range"
+                min={TEMPO.least}
+                max={TEMPO.most}
+                step={2}
+                value={tempo}
+                onChange={(event) => setTempo(Number(event.currentTarget.value))}
+              />{" "}
+              {tempo} a minute
+            </label>
+          </div>
+        </>
+      )}
+      <button type="button" className={classes.leave} onClick={onLeave}>
+        Not now
+      </button>
+    </main>
+  );
+}
+
+interface ThoughtsProps {
+  readonly skill: Parameters<typeof coachingOf>[0];
+  readonly counting: Counting;
+}
+
+/** What to say to oneself, what to look at, and what can hurt. */
+function Thoughts({ skill, counting: { subject, drill } }: ThoughtsProps) {
+  const { say, look } = coachingOf(skill, drill);
+  const note = ownWayOf(subject)?.note;
+  const cautions = DRILL_ROWS[drill.kind].hasRope ? skill.cautions : [];
+  return (
+    <div className={classes.thoughts}>
+      <p className={classes.cue}>{say}</p>
+      <p>
+        <strong>Look at</strong> {look}
+      </p>
+      {note !== undefined && <p>{note}</p>}
+      {cautions.length > 0 && <p>{cautions.map((code) => CAUTIONS[code]).join(" ")}</p>}
+    </div>
+  );
+}
+
+interface TypingProps {
+  readonly onDone: (typed: Parameters<typeof typedSet>[1]) => void;
+  readonly onBack: () => void;
+}
+
+/** What was counted in the head: how many were clean, how many missed, and the best run where it is known. */
+function Typing({ onDone, onBack }: TypingProps) {
+  const [typed, setTyped] = useState({ clean: "", missed: "", best: "" });
+  const [fault, setFault] = useState<string | null>(null);
+  const numberOf = (text: string) => (text.trim() === "" ? 0 : Number(text));
+  const field = (name: keyof typeof typed, label: string) => (
+    <label>
+      {label}
+      <input
+        inputMode="numeric"
+        value={typed[name]}
+        onChange={(event) => setTyped({ ...typed, [name]: event.currentTarget.value })}
+      />
+    </label>
+  );
+  return (
+    <form
+      className={classes.typing}
+      onSubmit={(event) => {
+        event.preventDefault();
+        const all = {
+          clean: numberOf(typed.clean),
+          missed: numberOf(typed.missed),
+          best: typed.best.trim() === "" ? null : Number(typed.best),
+        };
+        const wrong = typedFault(all);
+        setFault(wrong);
+        if (wrong === null) onDone(all);
+      }}
+    >
+      {field("clean", "Clean tries")}
+      {field("missed", "Missed")}
+      {field("best", "Best in a row, if you know")}
+      {fault !== null && <p role="alert">{fault}</p>}
+      <div className={classes.row}>
+        <button type="button" onClick={onBack}>
+          Back to tapping
+        </button>
+        <button type="submit" className={classes.done}>
+          Hand in
+        </button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,141 @@
+import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
+import type { HomeView } from "@mirrup/contract";
+import { cleanup, screen, waitFor } from "@testing-library/react";
+import { drawn, Refused, SILENT, type Answers } from "../testing/drawn.js";
+import { HomePage } from "./page.js";
+
+const TOKEN = "abcdefghijklmnopqrstuvwxyz";
+const VIEW: HomeView = {
+  expiresAt: "2026-09-01T00:00:00.000Z",
+  rest: null,
+  drills: [
+    {
+      ...{ subject: "cross", side: "left", chance: 0.7, gate: { kind: "streak", count: 15 }, cautions: [] },
+      drill: { kind: "one-out", count: 5 },
+    },
+  ],
+  strands: [{ subject: "basic-bounce", side: "whole", status: "cleared" }],
+  goals: [
+    {
+      goal: { subject: "cross", side: "both" },
+      left: [{ subject: "cross", side: "left" }],
+      cleared: [{ subject: "cross", side: "right", day: "2026-05-20", by: "gate" }],
+    },
+  ],
+  ...{ cleared: [], waiting: 2, own: { edition: 0, entries: {} } },
+};
+
+// What is on the phone is of the browser: here there is none that keeps anything.
+jest.mock("../device/parts/index.js", () => {
+  const { Outbox } = jest.requireActual<typeof import("../device/outbox.js")>("../device/outbox.js");
+  return {
+    Outbox,
+    openDevice: () => Promise.reject(new Error("no database")),
+    commandsIn: () => {
+      const all: { command: { id: string } }[] = [];
+      return {
+        all: () => Promise.resolve([...all]),
+        take: (commands: { id: string }[]) => {
+          all.push(...commands.map((command) => ({ command, refusal: null })));
+          return Promise.resolve();
+        },
+        mark: () => Promise.resolve(),
+        drop: (ids: string[]) => {
+          for (const id of ids)
+            all.splice(
+              all.findIndex(({ command }) => command.id === id),
+              1,
+            );
+          return Promise.resolve();
+        },
+      };
+    },
+  };
+});
+
+const page = (answers: Answers) => drawn(<HomePage token={TOKEN} />, { answers });
+beforeEach(() => localStorage.clear());
+afterEach(cleanup);
+
+describe("a student's page at home", () => {
+  it("says what to do today, how far it is to the goal, and what can be done", async () => {
+    page({ [`GET /home/${TOKEN}`]: VIEW });
+    expect(
+      await screen.findByRole("button", { name: /Cross, left side.*one, then bounce, 5 tries/ }),
+    ).toBeTruthy();
+    expect(screen.getByText(/Still to come, 1: cross, left side/).textContent).toContain(
+      "Cleared in the last month: cross, right side",
+    );
+    expect(screen.getByText(/2 sets of yours wait/)).toBeTruthy();
+    expect(screen.getByText("basic bounce")).toBeTruthy();
+  });
+
+  it("counts by taps and hands in what was counted, by the link alone", async () => {
+    const reply = { stored: ["x"], clockAheadSeconds: 0 };
+    const { user, sent } = page({
+      [`GET /home/${TOKEN}`]: VIEW,
+      [`POST /home/${TOKEN}/sets`]: reply,
+    });
+    await user.click(await screen.findByRole("button", { name: /Cross, left side/ }));
+    await user.click(screen.getByRole("button", { name: "Clean" }));
+    await user.click(screen.getByRole("button", { name: "Missed" }));
+    await user.click(screen.getByRole("button", { name: "Hand in" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    const { sets } = sent[0]?.body as { readonly sets: readonly Record<string, unknown>[] };
+    expect(sets).toMatchObject([
+      {
+        subject: "cross",
+        side: "left",
+        drill: { kind: "one-out", count: 5 },
+        clean: 1,
+        misses: [{ position: 2 }],
+      },
+    ]);
+    expect(Object.keys(sets[0] ?? {})).not.toEqual(expect.arrayContaining(["studentId"]));
+    expect(await screen.findByText(/Handed in/)).toBeTruthy();
+  });
+
+  it("takes a number instead, and says what is wrong with one that cannot be", async () => {
+    const { user, sent } = page({
+      [`GET /home/${TOKEN}`]: VIEW,
+      [`POST /home/${TOKEN}/sets`]: { stored: [], clockAheadSeconds: 0 },
+    });
+    await user.click(await screen.findByRole("button", { name: /Cross, left side/ }));
+    await user.click(screen.getByRole("button", { name: "Type it instead" }));
+    await user.click(screen.getByRole("button", { name: "Hand in" }));
+    expect((await screen.findByRole("alert")).textContent).toBe("Give at least one try.");
+    await user.type(screen.getByLabelText("Clean tries"), "12");
+    await user.type(screen.getByLabelText("Missed"), "3");
+    await user.click(screen.getByRole("button", { name: "Hand in" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.body).toMatchObject({ sets: [{ clean: 12, misses: [{ count: 3 }], bestStreak: 0 }] });
+  });
+
+  it("opens as it was where nobody answers, and goes on counting where the page was closed", async () => {
+    const first = page({ [`GET /home/${TOKEN}`]: VIEW });
+    await first.user.click(await screen.findByRole("button", { name: /Cross, left side/ }));
+    await first.user.click(screen.getByRole("button", { name: "Clean" }));
+    cleanup();
+    const second = page({ [`GET /home/${TOKEN}`]: SILENT, [`POST /home/${TOKEN}/sets`]: SILENT });
+    expect(await screen.findByText(/1 clean/)).toBeTruthy();
+    await second.user.click(screen.getByRole("button", { name: "Hand in" }));
+    expect(await screen.findByText("1 set waits on this phone, until there is a network.")).toBeTruthy();
+    expect(screen.getByText(/^As of /)).toBeTruthy();
+  });
+
+  it("shows nothing once the link has ended, and keeps nothing of it", async () => {
+    page({ [`GET /home/${TOKEN}`]: VIEW });
+    await screen.findByText("basic bounce");
+    cleanup();
+    const { client } = page({ [`GET /home/${TOKEN}`]: new Refused(410, "This link has ended.") });
+    expect(client).toBeTruthy();
+    expect(await screen.findByText("This link has ended.")).toBeTruthy();
+    expect(screen.queryByText("basic bounce")).toBeNull();
+    expect(localStorage.getItem("mirrup-home-view")).toBeNull();
+  });
+
+  it("asks for rest where jumping has ended early", async () => {
+    page({ [`GET /home/${TOKEN}`]: { ...VIEW, rest: "stopped", drills: [] } });
+    expect(await screen.findByText(/Today is for rest/)).toBeTruthy();
+  });
+});

@@ -1,0 +1,1 @@
+export { PractisedAtHomeNote } from "./practised-note.js";
