@@ -134,6 +134,12 @@ export const router = createBrowserRouter([
                         }),
                       },
                       {
+                        path: "report",
+                        lazy: async () => ({
+                          Component: (await import("./report/report-page.js")).ReportPage,
+                        }),
+                      },
+                      {
                         path: "log",
                         lazy: async () => ({
                           Component: (await import("./log/log-page.js")).LogPage,

@@ -2,6 +2,7 @@ import { settingValue } from "@mirrup/catalogue";
 import {
   LATELY_DAYS,
   MOST_HOME_SETS_A_DAY,
+  type HomeDrill,
   type HomeGoal,
   type HomeRest,
   type HomeSetsReply,
@@ -123,19 +124,27 @@ export class HomeService {
         link === null
           ? null
           : await manager.findOneBy(StudentEntity, { studioId: studio.id, id: link.studentId });
-      if (link === null || link.expiresAt <= now || student === null || student.archivedAt !== null)
-        throw new BadHomeLinkProblem();
+      if (link === null || link.expiresAt <= now) throw new BadHomeLinkProblem();
+      // Whoever is archived practises with nobody.
+      if (student?.archivedAt !== null) throw new BadHomeLinkProblem();
       return work(scope, link);
     });
   }
 }
 
-function drillsOf(scope: Scope, student: StudentEntity, reading: Reading, rest: HomeRest | null) {
-  const proposed = proposalsOf(reading, nextOptions(scope, student, reading));
-  return homeDrills(proposed, { isOverAllowance: rest === "allowance" }).map(
-    ({ of: { subject, side, skill }, drill, chance, gate }) => ({
-      ...{ subject, side, drill, chance, gate, cautions: skill.cautions },
+function drillsOf(
+  scope: Scope,
+  student: StudentEntity,
+  reading: Reading,
+  rest: HomeRest | null,
+): HomeDrill[] {
+  const proposed = proposalsOf(reading, nextOptions(scope, student, reading)).map(
+    ({ of: { subject, side, skill }, drill, chance, gate, isNew }) => ({
+      ...{ subject, side, drill, chance, gate, isNew, cautions: skill.cautions },
     }),
+  );
+  return homeDrills(proposed, { isOverAllowance: rest === "allowance" }).map(
+    ({ isNew: _new, ...drill }) => drill,
   );
 }
 

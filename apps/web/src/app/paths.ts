@@ -9,6 +9,7 @@ export const STUDENT_PAGE_NAMES = {
   outline: "Outline",
   placement: "Placement",
   progress: "Progress",
+  report: "Report",
   home: "Home",
   log: "Log",
   record: "Record",

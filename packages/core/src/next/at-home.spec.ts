@@ -1,17 +1,16 @@
 import { describe, expect, it } from "@jest/globals";
 import { parseDrill } from "../syllabus/drill.js";
 import type { CautionCode } from "../syllabus/caution.js";
-import { homeDrills } from "./at-home.js";
-import type { NextDrill } from "./next.js";
+import { homeDrills, type ProposedAlone } from "./at-home.js";
 
 const EASY = { isOverAllowance: false };
 
-function proposed(kind: string, cautions: readonly CautionCode[] = [], isNew = false): NextDrill {
+function proposed(kind: string, cautions: readonly CautionCode[] = [], isNew = false): ProposedAlone {
   const drill = parseDrill({ kind });
   if (drill === null) throw new Error(`no drill of ${kind}`);
-  return { of: { skill: { cautions } }, drill, isNew } as unknown as NextDrill;
+  return { drill, isNew, cautions };
 }
-const kinds = (drills: readonly NextDrill[]) => drills.map(({ drill }) => drill.kind);
+const kinds = (drills: readonly ProposedAlone[]) => drills.map(({ drill }) => drill.kind);
 
 describe("what is practised at home", () => {
   it("is what was begun where somebody looked, and without a rope anything", () => {

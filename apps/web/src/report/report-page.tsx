@@ -1,0 +1,245 @@
+import { localDate, sideScore, skillOf } from "@mirrup/core";
+import { Button, Group, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
+import { useQuery } from "@tanstack/react-query";
+import Papa from "papaparse";
+import { useParams, useSearchParams } from "react-router";
+import { catalogue } from "../app/catalogue.js";
+import { currentParams } from "../app/current-params.js";
+import { failureOf } from "../app/failure.js";
+import { Fault } from "../app/faults.js";
+import { saveFile } from "../app/save-file.js";
+import { useNow } from "../app/use-now.js";
+import { capital, dateWords, FAMILY_NAMES, goalWords, listWords, skillName } from "../app/words.js";
+import { SmallBraid } from "../braid/index.js";
+import { periodAsked, PERIOD_WEEKS, PERIODS, progressQuery } from "../progress/index.js";
+import { nextQuery, pathQuery, standingsQuery, studentQuery, studioQuery } from "../students/index.js";
+import { formsOf, reportOf, type Report } from "./report.js";
+import { atHomeWords, careWords, learnedWords, nextWords, summaryWords, workingWords } from "./words.js";
+import classes from "./report-page.module.css";
+
+const MINUTE_MS = 60_000;
+const KINDS = { home: "For home", event: "Forms learned" } as const;
+/** Pictures of what is new; more would be a book. */
+const MOST_PICTURES = 3;
+
+/** A student's record in plain words, to be printed or handed on. */
+export function ReportPage() {
+  const { studentId = "" } = useParams();
+  const [params, setParams] = useSearchParams();
+  const kind = params.get("kind") === "event" ? "event" : "home";
+  const student = useQuery(studentQuery(studentId));
+  const studio = useQuery(studioQuery);
+  const standings = useQuery(standingsQuery(studentId));
+  const next = useQuery(nextQuery(studentId));
+  const path = useQuery(pathQuery(studentId));
+  const today = localDate(useNow(MINUTE_MS), studio.data?.timeZone ?? "UTC");
+  const { weeks, ...period } = periodAsked(params, today);
+  const view = useQuery({ ...progressQuery(studentId, period), enabled: studio.data !== undefined });
+  const ask = (name: string, value: string) => {
+    const asked = currentParams();
+    asked.set(name, value);
+    setParams(asked, { replace: true });
+  };
+  const failed = [student, studio, standings, next, view].find((query) => failureOf(query) !== null);
+  if (failed?.error) {
+    return (
+      <Fault title="The report could not be made" onRetry={() => void failed.refetch()}>
+        {failed.error.message}
+      </Fault>
+    );
+  }
+  const isRead =
+    student.data !== undefined &&
+    standings.data !== undefined &&
+    next.data !== undefined &&
+    view.data !== undefined;
+  return (
+    <div className={classes.page}>
+      <Group className={classes.tools} gap="md">
+        <SegmentedControl
+          aria-label="For whom"
+          value={kind}
+          data={Object.entries(KINDS).map(([value, label]) => ({ value, label }))}
+          onChange={(value) => ask("kind", value)}
+        />
+        {kind === "home" && (
+          <SegmentedControl
+            aria-label="How long a time"
+            value={String(weeks)}
+            data={PERIOD_WEEKS.map((one) => ({ value: String(one), label: PERIODS[one] }))}
+            onChange={(value) => ask("weeks", value)}
+          />
+        )}
+        <Button size="md" onClick={() => window.print()}>
+          Print
+        </Button>
+        {kind === "event" && standings.data !== undefined && (
+          <Button
+            size="md"
+            variant="default"
+            onClick={() => saveFile("forms.csv", formsCsv(formsOf(standings.data)), "text/csv;charset=utf-8")}
+          >
+            Save as CSV
+          </Button>
+        )}
+      </Group>
+      {!isRead ? (
+        <Skeleton height={420} />
+      ) : kind === "event" ? (
+        <Forms name={student.data.name} today={today} forms={formsOf(standings.data)} />
+      ) : (
+        <ForHome
+          name={student.data.name}
+          period={period}
+          goals={student.data.goals.map(goalWords)}
+          report={reportOf(view.data, standings.data, next.data, path.data)}
+        />
+      )}
+      <Text className={classes.foot}>
+        {studio.data?.name}, {dateWords(today)}
+      </Text>
+    </div>
+  );
+}
+
+function formsCsv(forms: ReturnType<typeof formsOf>): string {
+  const data = forms.flatMap(([family, own]) =>
+    own.map(({ subject, sides }) => [
+      FAMILY_NAMES[family],
+      capital(skillName(subject)),
+      sides.includes("left") || sides.includes("whole") ? "yes" : "",
+      sides.includes("right") || sides.includes("whole") ? "yes" : "",
+    ]),
+  );
+  // A spreadsheet would run what begins like a formula.
+  return Papa.unparse(
+    { fields: ["Family", "Form", "Left", "Right"], data },
+    { escapeFormulae: true, newline: "\r\n" },
+  );
+}
+
+interface ForHomeProps {
+  readonly name: string;
+  readonly period: { readonly from: string; readonly to: string };
+  readonly goals: readonly string[];
+  readonly report: Report;
+}
+
+/** What was learned, what comes next, how to help, and what to take care of. */
+function ForHome({ name, period, goals, report }: ForHomeProps) {
+  const { learned, working, next, atHome, left } = report;
+  const pictures = [...learned].reverse().slice(0, MOST_PICTURES);
+  return (
+    <article className={classes.report}>
+      <Title order={2}>{name}</Title>
+      <Text className={classes.lead}>{summaryWords(name, report, period)}</Text>
+      {pictures.length > 0 && (
+        <div className={classes.pictures}>
+          {pictures.map((one) => (
+            <Picture key={one.subject} subject={one.subject} side={one.sides.at(-1) ?? "whole"} />
+          ))}
+        </div>
+      )}
+      {working.length > 0 && (
+        <section>
+          <Title order={3}>Being worked on</Title>
+          <ul>
+            {working.map((one) => (
+              <li key={`${one.subject} ${one.side}`}>{workingWords(one)}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section>
+        <Title order={3}>What comes next</Title>
+        {next.length === 0 && <Text>Nothing is open today.</Text>}
+        <ul>
+          {next.map((one) => (
+            <li key={`${one.subject} ${one.side}`}>{nextWords(one)}</li>
+          ))}
+        </ul>
+        {goals.length > 0 && (
+          <Text>
+            The goal: {listWords(goals)}.{" "}
+            {left === 0 ? "The way is done." : `${left} sides of skills are still on the way.`}
+          </Text>
+        )}
+      </section>
+      <section>
+        <Title order={3}>How to help at home</Title>
+        {atHome.length === 0 && (
+          <Text>Nothing for home just now: what comes next begins in the lesson, where somebody looks.</Text>
+        )}
+        {atHome.map((one) => {
+          const { what, say, look } = atHomeWords(one);
+          return (
+            <div key={`${one.subject} ${one.side}`} className={classes.drill}>
+              <strong>{what}</strong>
+              <span>Say: {say}</span>
+              <span>Look at: {look}</span>
+            </div>
+          );
+        })}
+      </section>
+      <section className={classes.care}>
+        <Title order={3}>Take care</Title>
+        <ul>
+          {careWords(next).map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+      </section>
+    </article>
+  );
+}
+
+/** A skill's picture: what the hands and feet do. */
+function Picture({
+  subject,
+  side,
+}: {
+  readonly subject: string;
+  readonly side: Parameters<typeof sideScore>[1];
+}) {
+  const skill = catalogue().skills.get(subject);
+  const score = skill === undefined ? null : sideScore(skillOf(catalogue(), subject), side);
+  if (score === null) return null;
+  const name = learnedWords({ subject, sides: [side] });
+  return (
+    <figure>
+      <SmallBraid score={score} label={`The hands and feet of ${name}`} beat={null} tempo={60} />
+      <figcaption>{capital(skillName(subject))}</figcaption>
+    </figure>
+  );
+}
+
+interface FormsProps {
+  readonly name: string;
+  readonly today: string;
+  readonly forms: ReturnType<typeof formsOf>;
+}
+
+/** The list of forms that a student can show. */
+function Forms({ name, today, forms }: FormsProps) {
+  const many = forms.reduce((sum, [, own]) => sum + own.length, 0);
+  return (
+    <article className={classes.report}>
+      <Title order={2}>{name}</Title>
+      <Text className={classes.lead}>
+        {many === 0 ? "No form is cleared yet." : `${many} forms can be shown, as of ${dateWords(today)}.`}
+      </Text>
+      {forms.map(([family, own]) =>
+        own.length === 0 ? null : (
+          <section key={family}>
+            <Title order={3}>{FAMILY_NAMES[family]}</Title>
+            <ul className={classes.columns}>
+              {own.map((one) => (
+                <li key={one.subject}>{capital(learnedWords(one).replace(/^the /, ""))}</li>
+              ))}
+            </ul>
+          </section>
+        ),
+      )}
+    </article>
+  );
+}
