@@ -1,5 +1,6 @@
 import { type DynamicModule, Module } from "@nestjs/common";
 import { APP_FILTER, APP_PIPE } from "@nestjs/core";
+import { ArchiveModule } from "./archive/index.js";
 import { AuditModule } from "./audit/index.js";
 import { AuthModule } from "./auth/index.js";
 import { ChangesModule } from "./changes/index.js";
@@ -56,6 +57,7 @@ export class AppModule {
         PresenceModule,
         HandleModule,
         HomeModule,
+        ArchiveModule,
       ],
       providers: [
         Farewell,

@@ -263,7 +263,7 @@ const asked = objects<LessonAsked>({
   seed: Joi.number().integer().min(0).max(4_294_967_295).required(),
   missing: precautions().required(),
 });
-const plan = objects<LessonPlan>({
+export const lessonPlan = objects<LessonPlan>({
   asked: asked.required(),
   warmUpMinutes: minutes().required(),
   closeMinutes: minutes().required(),
@@ -307,7 +307,7 @@ const lessonKeys = {
   startTime: startTime().allow(null),
   minutes: Joi.number().integer().min(0).max(MOST_MINUTES),
   place: Joi.string().allow("").max(120),
-  plan: plan.allow(null),
+  plan: lessonPlan.allow(null),
   students: students(),
 };
 
@@ -320,7 +320,7 @@ export const lessonReply = objects<LessonView>({
   startTime: startTime().allow(null).required(),
   minutes: lessonKeys.minutes.required(),
   place: lessonKeys.place.required(),
-  plan: plan.allow(null).required(),
+  plan: lessonPlan.allow(null).required(),
   students: students().required(),
   progress: progress.allow(null).required(),
   finishedAt: instant().allow(null).required(),

@@ -1,8 +1,8 @@
 import { FAULT_CODES } from "@mirrup/core";
 import type { PracticeDay, WeekLoad } from "@mirrup/core/teaching";
 import Joi from "joi";
-import type { ClearedSide, PeriodQuery, ProgressView, SideProgressView } from "./progress.js";
-import { chance, gate, instant, localDay, objects, side, subject } from "./schema-parts.js";
+import type { ArchiveReply, ClearedSide, PeriodQuery, ProgressView, SideProgressView } from "./progress.js";
+import { chance, gate, instant, localDay, objects, side, subject, whole } from "./schema-parts.js";
 
 export const periodQuery = objects<PeriodQuery>({ from: localDay(), to: localDay() });
 
@@ -48,6 +48,13 @@ export const progressReply = objects<ProgressView>({
   days: Joi.array().items(practiceDay).required(),
   weeks: Joi.array().items(weekLoad).required(),
   cleared: Joi.array().items(clearedSide).required(),
+}).required();
+
+/** A file, and no answer of fields. */
+export const savedArchive = Joi.binary();
+export const archiveReply = objects<ArchiveReply>({
+  students: whole().required(),
+  sets: Joi.number().integer().min(0).required(),
 }).required();
 
 export const sideProgressReply = objects<SideProgressView>({

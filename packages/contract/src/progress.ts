@@ -30,6 +30,12 @@ export interface ProgressView {
   readonly cleared: readonly ClearedSide[];
 }
 
+/** What was read of a studio's archive. */
+export interface ArchiveReply {
+  readonly students: number;
+  readonly sets: number;
+}
+
 /** Two-sided skills need one of their sides named. */
 export interface SideProgressView {
   readonly gate: Gate;

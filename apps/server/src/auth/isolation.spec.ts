@@ -145,6 +145,8 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/log": ["viewer"],
   "GET /api/students/{id}/progress": ["viewer"],
   "GET /api/students/{id}/progress/side": ["viewer"],
+  "GET /api/studio/archive": ["owner"],
+  "POST /api/studio/archive": ["owner"],
   "GET /api/presence": ["viewer"],
   "POST /api/presence": [
     "coach",

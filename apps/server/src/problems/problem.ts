@@ -263,6 +263,22 @@ export class BadHomeLinkProblem extends ProblemException {
   }
 }
 
+export class BadArchiveProblem extends ProblemException {
+  readonly code = "bad-archive";
+  readonly status = 422;
+  constructor(why: string) {
+    super(`The archive was not read, and nothing of it was kept. ${why}`);
+  }
+}
+
+export class NotEmptyProblem extends ProblemException {
+  readonly code = "not-empty";
+  readonly status = 409;
+  constructor() {
+    super("This studio has something of its own already. Make a new one, and read the archive there.");
+  }
+}
+
 export class EnoughForTodayProblem extends ProblemException {
   readonly code = "enough-for-today";
   readonly status = 422;

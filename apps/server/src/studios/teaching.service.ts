@@ -15,7 +15,7 @@ export function studioView(studio: StudioEntity): StudioView {
   return { id, name, timeZone, school, settings, version };
 }
 
-function isTimeZone(name: string): boolean {
+export function isTimeZone(name: string): boolean {
   try {
     new Intl.DateTimeFormat("en", { timeZone: name });
     return true;

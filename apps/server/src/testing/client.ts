@@ -6,6 +6,11 @@ export interface Answer {
   readonly headers: Headers;
 }
 
+export interface FileAnswer {
+  readonly status: number;
+  readonly bytes: Uint8Array<ArrayBuffer>;
+}
+
 /** Asks a server over HTTP as one browser would: with its cookie, and naming a studio. */
 export class Client {
   private cookie = "";
@@ -42,6 +47,20 @@ export class Client {
     const [set] = response.headers.getSetCookie();
     if (set !== undefined) this.cookie = set.split(";")[0] ?? "";
     return { status: response.status, body: await response.json(), headers: response.headers };
+  }
+
+  /** Reads a file, or sends one. */
+  async file(method: "GET" | "POST", path: string, sent?: Uint8Array<ArrayBuffer>): Promise<FileAnswer> {
+    const response = await fetch(`${this.address}${path}`, {
+      method,
+      headers: {
+        "content-type": "application/gzip",
+        cookie: this.cookie,
+        ...(this.studioId === null ? {} : { [STUDIO_HEADER]: this.studioId }),
+      },
+      ...(sent === undefined ? {} : { body: sent }),
+    });
+    return { status: response.status, bytes: new Uint8Array(await response.arrayBuffer()) };
   }
 
   /** The same browser, for another studio. */

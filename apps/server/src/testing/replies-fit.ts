@@ -1,4 +1,9 @@
-import type { CallHandler, ExecutionContext, NestInterceptor } from "@nestjs/common";
+import {
+  StreamableFile,
+  type CallHandler,
+  type ExecutionContext,
+  type NestInterceptor,
+} from "@nestjs/common";
 import { Reflector } from "@nestjs/core";
 import type { Request } from "express";
 import { map, type Observable } from "rxjs";
@@ -14,6 +19,8 @@ export class RepliesFit implements NestInterceptor {
     if (context.switchToHttp().getRequest<Request>().path.endsWith("/stream")) return next.handle();
     return next.handle().pipe(
       map((answer) => {
+        // A file is told by its type.
+        if (answer instanceof StreamableFile) return answer;
         const sent: unknown = JSON.parse(JSON.stringify(answer));
         const { error } = reply.validate(sent, { convert: false });
         if (error !== undefined)

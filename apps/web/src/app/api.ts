@@ -39,6 +39,37 @@ export interface Manner {
   readonly studio?: string;
 }
 
+/** What the server refuses, or that nobody answered, as it came. */
+async function refusalOf(response: Response): Promise<Error> {
+  const body: unknown = await response.json().catch(() => null);
+  return response.status >= 502 || !isProblemDocument(body) ? new SilenceError() : new ProblemError(body);
+}
+
+/** Sends or reads a file, which takes as long as it takes. */
+async function ofFile(path: string, init: RequestInit, signal?: AbortSignal): Promise<Response> {
+  const studio = currentStudio();
+  const headers = {
+    "content-type": "application/gzip",
+    [DEVICE_HEADER]: PAGE_ID,
+    ...(studio === null ? {} : { [STUDIO_HEADER]: studio }),
+  };
+  const asked = fetch(`/api${path}`, { ...init, headers, ...(signal === undefined ? {} : { signal }) });
+  const response = await asked.catch((error: unknown) => {
+    throw new SilenceError({ cause: error });
+  });
+  if (!response.ok) throw await refusalOf(response);
+  return response;
+}
+
+/** Reads what the server hands out as a file. */
+export async function getFile(path: string, signal?: AbortSignal): Promise<Blob> {
+  return (await ofFile(path, {}, signal)).blob();
+}
+
+export async function sendFile<T>(path: string, file: Blob, signal?: AbortSignal): Promise<T> {
+  return (await (await ofFile(path, { method: "POST", body: file }, signal)).json()) as T;
+}
+
 async function send<T>(path: string, init: RequestInit, manner: Manner = {}): Promise<T> {
   let response: Response;
   const { signal, longestMs = LONGEST_MS, studio = currentStudio() } = manner;
@@ -55,11 +86,11 @@ async function send<T>(path: string, init: RequestInit, manner: Manner = {}): Pr
     throw new SilenceError({ cause: error });
   }
   noteAnswer({ askedAt, answeredAt: Date.now(), date: response.headers.get("date") });
+  if (!response.ok) throw await refusalOf(response);
   const body: unknown = await response.json().catch(() => null);
+  if (body === null) throw new SilenceError();
   // The contract types what a route answers; the server's tests hold every reply against it.
-  if (response.ok && body !== null) return body as T;
-  if (response.status >= 502 || !isProblemDocument(body)) throw new SilenceError();
-  throw new ProblemError(body);
+  return body as T;
 }
 
 export function get<T>(path: string, signal?: AbortSignal): Promise<T> {

@@ -5,6 +5,7 @@ import { FirstStepsLink } from "../start/index.js";
 import { Account } from "./account.js";
 import { Audit, Mail } from "./ledgers.js";
 import { Name } from "./name.js";
+import { Archive } from "./archive.js";
 import { OwnSkills } from "./own-skills.js";
 import { People } from "./people.js";
 import { Records } from "./records.js";
@@ -31,6 +32,7 @@ export function StudioPage() {
         <>
           <People />
           <Records />
+          <Archive />
           <Mail />
           <Audit />
         </>
