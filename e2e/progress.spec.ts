@@ -40,3 +40,31 @@ test("a student's progress is read as words, charts and tables, of all that they
   await page.getByRole("button", { name: "Later" }).click();
   await expect(page.getByRole("region", { name: "Why it missed" })).toBeVisible();
 });
+
+test("a class's progress names who needs looking at, and a report tells one of them in plain words", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/class`);
+  await page.getByRole("link", { name: "Progress", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Everybody: progress" })).toBeVisible();
+  const stuck = page.getByRole("region", { name: "Stuck" });
+  await expect(stuck.getByRole("listitem").first()).toBeVisible();
+  await expectAccessible(page);
+  const waiting = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save as CSV: everybody" }).click();
+  const rows = (await readFile(await (await waiting).path(), "utf8")).split("\r\n");
+  await expect(page.getByRole("region", { name: "Everybody" }).getByRole("row")).toHaveCount(rows.length);
+
+  // From the number to whoever is behind it.
+  const whom = stuck.getByRole("link").first();
+  const name = (await whom.textContent()) ?? "";
+  await whom.click();
+  await expect(page.getByRole("heading", { level: 1, name })).toBeVisible();
+  await page.getByRole("link", { name: "Report", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "How to help at home" })).toBeVisible();
+  await expect(page.getByRole("article")).toContainText(`${name} practised on`);
+  await expectAccessible(page);
+  await page.getByText("Forms learned").click();
+  await expect(page.getByRole("article")).toContainText(/\d+ forms can be shown/);
+});

@@ -164,6 +164,12 @@ export const router = createBrowserRouter([
                     lazy: async () => ({ Component: (await import("./class/class-page.js")).ClassPage }),
                   },
                   {
+                    path: "class/:groupId/progress",
+                    lazy: async () => ({
+                      Component: (await import("./progress/class-progress-page.js")).ClassProgressPage,
+                    }),
+                  },
+                  {
                     path: "class/:groupId/weeks",
                     lazy: async () => ({
                       Component: (await import("./class/class-weeks-page.js")).ClassWeeksPage,

@@ -1,13 +1,26 @@
 import { FAULT_CODES } from "@mirrup/core";
-import type { PracticeDay, WeekLoad } from "@mirrup/core/teaching";
+import type { BehindSide, Odds, PracticeDay, WeekLoad } from "@mirrup/core/teaching";
 import Joi from "joi";
-import type { ArchiveReply, ClearedSide, PeriodQuery, ProgressView, SideProgressView } from "./progress.js";
-import { chance, gate, instant, localDay, objects, side, subject, whole } from "./schema-parts.js";
+import type {
+  ArchiveReply,
+  ClassPeriodQuery,
+  ClassProgressView,
+  ClearedSide,
+  PeriodQuery,
+  ProgressView,
+  RefittedNumber,
+  RefitView,
+  SideProgressView,
+  StudentProgress,
+} from "./progress.js";
+import { chance, gate, instant, localDay, objects, side, subject, uuid, whole } from "./schema-parts.js";
 
 export const periodQuery = objects<PeriodQuery>({ from: localDay(), to: localDay() });
 
 const counted = () => Joi.number().integer().min(0).required();
 const counts = () => Joi.object().pattern(Joi.string(), Joi.number().integer().min(0)).required();
+
+const odds = objects<Odds>({ sets: counted(), said: Joi.number().min(0).required(), came: counted() });
 
 export const practiceDay = objects<PracticeDay>({
   day: localDay().required(),
@@ -23,9 +36,7 @@ export const practiceDay = objects<PracticeDay>({
   aloneMissed: counted(),
   faults: counts(),
   kinds: counts(),
-  saidSets: counted(),
-  said: Joi.number().min(0).required(),
-  came: counted(),
+  odds: Joi.object().pattern(Joi.string(), odds).required(),
 });
 
 const weekLoad = objects<WeekLoad>({
@@ -42,12 +53,67 @@ export const clearedSide = objects<ClearedSide>({
   by: Joi.valid("gate", "hand", "placed").required(),
 });
 
-export const progressReply = objects<ProgressView>({
+const progress = {
   from: localDay().required(),
   to: localDay().required(),
   days: Joi.array().items(practiceDay).required(),
   weeks: Joi.array().items(weekLoad).required(),
   cleared: Joi.array().items(clearedSide).required(),
+};
+export const progressReply = objects<ProgressView>(progress).required();
+
+export const classPeriodQuery = objects<ClassPeriodQuery>({
+  from: localDay(),
+  to: localDay(),
+  group: uuid(),
+});
+const sides = () =>
+  Joi.array()
+    .items(Joi.object({ subject: subject().required(), side: side().required() }))
+    .required();
+const student = objects<StudentProgress>({
+  studentId: uuid().required(),
+  name: Joi.string().required(),
+  lastAt: instant().allow(null).required(),
+  isAway: Joi.boolean().required(),
+  standsStill: Joi.boolean().required(),
+  stuck: sides(),
+  behind: objects<BehindSide>({
+    subject: subject().required(),
+    weaker: Joi.valid("left", "right").required(),
+    chance: chance().required(),
+    other: chance().required(),
+  })
+    .allow(null)
+    .required(),
+  days: counted(),
+  clean: counted(),
+  missed: counted(),
+  landings: Joi.number().min(0).required(),
+  cleared: Joi.array().items(clearedSide).required(),
+  came: counted(),
+  missing: counted(),
+  heldUpBy: sides(),
+});
+export const classProgressReply = objects<ClassProgressView>({
+  ...progress,
+  students: Joi.array().items(student).required(),
+}).required();
+
+export const refitReply = objects<RefitView>({
+  version: counted(),
+  at: instant().allow(null).required(),
+  sets: counted(),
+  changed: Joi.array()
+    .items(
+      objects<RefittedNumber>({
+        of: Joi.valid("startMiss", "pace", "shares").required(),
+        key: Joi.string().required(),
+        from: Joi.number().required(),
+        to: Joi.number().required(),
+      }),
+    )
+    .required(),
 }).required();
 
 /** A file, and no answer of fields. */

@@ -1,6 +1,6 @@
 /** How far a student has come in a period: what was done by day and side, and what came of it. */
-import type { FaultCode, Gate, SideName } from "@mirrup/core";
-import type { PracticeDay, WeekLoad } from "@mirrup/core/teaching";
+import type { FaultCode, Gate, SideName, SubjectSide } from "@mirrup/core";
+import type { BehindSide, PracticeDay, WeekLoad } from "@mirrup/core/teaching";
 
 /** From one day of the studio's to another, both with it. */
 export interface PeriodQuery {
@@ -28,6 +28,56 @@ export interface ProgressView {
   readonly days: readonly PracticeDay[];
   readonly weeks: readonly WeekLoad[];
   readonly cleared: readonly ClearedSide[];
+}
+
+/** A period of a group, of everybody where none is named. */
+export interface ClassPeriodQuery extends PeriodQuery {
+  readonly group?: string;
+}
+
+/** One student's period, as a class is looked through. */
+export interface StudentProgress {
+  readonly studentId: string;
+  readonly name: string;
+  /** When they practised last, whenever that was; null for never. */
+  readonly lastAt: string | null;
+  readonly isAway: boolean;
+  readonly standsStill: boolean;
+  readonly stuck: readonly SubjectSide[];
+  readonly behind: BehindSide | null;
+  /** Days of the period with practice, and their tries. */
+  readonly days: number;
+  readonly clean: number;
+  readonly missed: number;
+  readonly landings: number;
+  readonly cleared: readonly ClearedSide[];
+  /** Lessons of the period that have been held, by whether they came. */
+  readonly came: number;
+  readonly missing: number;
+  /** The sides that are first on the way to their goals. */
+  readonly heldUpBy: readonly SubjectSide[];
+}
+
+/** A class's period: everybody's days as one, and each student's. */
+export interface ClassProgressView extends ProgressView {
+  readonly students: readonly StudentProgress[];
+}
+
+/** What a studio's own log has made of a number of the learner model. */
+export interface RefittedNumber {
+  readonly of: "startMiss" | "pace" | "shares";
+  /** A class of skills, or a kind of drill. */
+  readonly key: string;
+  readonly from: number;
+  readonly to: number;
+}
+export interface RefitView {
+  /** Counts the fits; 0 is what the handbook says. */
+  readonly version: number;
+  readonly at: string | null;
+  readonly sets: number;
+  /** What is another by a tenth or more, the largest change first. */
+  readonly changed: readonly RefittedNumber[];
 }
 
 /** What was read of a studio's archive. */

@@ -45,11 +45,13 @@ export { neededDose } from "./record/passing.js";
 export {
   type Counts,
   NO_PRACTICE,
+  type Odds,
   type PracticeDay,
   type PracticeSums,
   type SaidSet,
   addPractice,
   mergeDays,
+  oddsOf,
   practiceDays,
 } from "./record/practice-day.js";
 export { type StudentLog } from "./record/practice.js";
@@ -74,6 +76,15 @@ export { isDifferent, type StandingDifference, standingDifference } from "./reco
 export { type CodedStatus, decodeStatuses, statusCodes } from "./record/status-code.js";
 export { type EditionDifference, editionDifference, touchedSides } from "./record/touched-sides.js";
 export { type TriesLeft, triesTo } from "./record/tries.js";
+export {
+  AWAY_DAYS,
+  type BehindSide,
+  STILL_DAYS,
+  furthestBehind,
+  heldUpBy,
+  isAway,
+  standsStill,
+} from "./next/class-progress.js";
 export { homeDrills } from "./next/at-home.js";
 export { type FusedFirst } from "./next/fused.js";
 export { type Goal, type PathOptions, goalPath, goalSides } from "./next/goal-path.js";

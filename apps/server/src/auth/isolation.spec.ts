@@ -147,6 +147,8 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/progress/side": ["viewer"],
   "GET /api/studio/archive": ["owner"],
   "POST /api/studio/archive": ["owner"],
+  "GET /api/progress": ["viewer"],
+  "GET /api/progress/refit": ["viewer"],
   "GET /api/presence": ["viewer"],
   "POST /api/presence": [
     "coach",

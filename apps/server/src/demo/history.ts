@@ -36,12 +36,12 @@ function triesAround(random: Random, best: number, misses: number): Pick<SetRequ
   return { clean, misses: places };
 }
 
-/** How far along its way to the best each practice of a skill was, and what chance had been said of it. */
+/** How far along its way to the best each practice of a skill was, and what had been said of the best, and of that far. */
 const PROGRESS = [
-  { part: 0.35, said: 0.62 },
-  { part: 0.6, said: 0.71 },
-  { part: 0.8, said: 0.74 },
-  { part: 1, said: 0.66 },
+  { part: 0.35, ofBest: 0.1, ofReached: 0.8 },
+  { part: 0.6, ofBest: 0.2, ofReached: 0.8 },
+  { part: 0.8, ofBest: 0.4, ofReached: 0.9 },
+  { part: 1, ofBest: 0.8, ofReached: 0.9 },
 ] as const;
 /** By the third practice the fault that a skill is known for has gone. */
 const FAULTY_STEPS = 2;
@@ -97,7 +97,7 @@ export function historyOf(student: DemoStudent, studentId: string, seed: number,
   const counted = new Map<number, number>();
   const climbed = milestones.flatMap(({ subject, side, best }, place) => {
     const from = (place / Math.max(1, milestones.length - 1)) * lessons * 0.85;
-    return PROGRESS.map(({ part, said }, step): SetRequest => {
+    return PROGRESS.map(({ part, ofBest, ofReached }, step): SetRequest => {
       const lesson = Math.min(
         lessons - 1,
         Math.floor(from + (step * lessons * 0.15) / (PROGRESS.length - 1)),
@@ -116,7 +116,7 @@ export function historyOf(student: DemoStudent, studentId: string, seed: number,
         drill,
         ...tries,
         misses: step < FAULTY_STEPS ? noting(subject, tries.misses) : tries.misses,
-        said,
+        said: drill.kind === "streak" ? ofBest : ofReached,
         bestStreak: reached,
         countedBy: "tapped",
         at: new Date(startOf(lesson) + minute * 60_000).toISOString(),

@@ -65,12 +65,13 @@ export async function remakeLoads(scope: Scope, studentId: string, sets: readonl
   await addLoads(scope, sets);
 }
 
-/** One student's lessons from one day to another. */
+/** The lessons of some students from one day to another, in no order. */
 export async function loadsBetween(
   { manager, studio }: Scope,
-  studentId: string,
+  studentIds: readonly string[],
   { from, to }: { readonly from: string; readonly to: string },
 ): Promise<readonly LessonLoadEntity[]> {
+  const studentId = In([...studentIds]);
   return manager.findBy(LessonLoadEntity, { studioId: studio.id, studentId, day: Between(from, to) });
 }
 

@@ -64,7 +64,7 @@ export class ProgressService {
     const reading = await this.standings.readingOf(scope, student);
     const days = await daysOf(scope, [id], period);
     const before = dayAfter(period.from, -WEEKS_BEFORE * WEEK_DAYS);
-    const lessons = await loadsBetween(scope, id, { from: before, to: period.to });
+    const lessons = await loadsBetween(scope, [id], { from: before, to: period.to });
     return {
       ...period,
       days: days.map(({ studentId: _own, ...day }) => day),

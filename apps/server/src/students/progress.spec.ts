@@ -1,6 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
-import type { ProgressView, SetRequest, SideProgressView, StandingItem } from "@mirrup/contract";
+import type {
+  ClassProgressView,
+  ProgressView,
+  SetRequest,
+  SideProgressView,
+  StandingItem,
+} from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
+import { HANDBOOK_MODEL, oddsOf } from "@mirrup/core/teaching";
 import { v7 as uuid } from "uuid";
 import { PracticeDayEntity } from "../standings/practice-day.entity.js";
 import { rebuildAll } from "../standings/rebuild.js";
@@ -51,7 +58,14 @@ describe("a student's progress", () => {
     expect(view.days).toHaveLength(2);
     expect(view.days.find(({ day }) => day === dayAgo(3))).toMatchObject({
       ...about,
-      ...{ sets: 2, clean: 50, missed: 1, bestStreak: 40, faults: { toes: 1 }, saidSets: 1, came: 1 },
+      ...{
+        sets: 2,
+        clean: 50,
+        missed: 1,
+        bestStreak: 40,
+        faults: { toes: 1 },
+        odds: { streak: { sets: 1, said: 0.5, came: 1 } },
+      },
     });
     expect(view.cleared).toEqual([{ ...about, day: dayAgo(3), by: "gate" }]);
     const landings = view.weeks.reduce((sum, week) => sum + week.landings, 0);
@@ -151,10 +165,10 @@ describe("what is kept by day", () => {
         where: { studentId: student },
         order: { day: "ASC", subject: "ASC", side: "ASC" },
       })
-    ).map(({ day, subject, side, sums: { said, ...sums } }) => ({
+    ).map(({ day, subject, side, sums }) => ({
       ...{ day, subject, side },
       ...sums,
-      said: Math.round(said * 1e6),
+      odds: Math.round(oddsOf(sums).said * 1e6),
       // As PostgreSQL keeps them, the keys stand in no order.
       faults: Object.entries(sums.faults).sort(),
       kinds: Object.entries(sums.kinds).sort(),
@@ -196,4 +210,66 @@ describe("what is kept by day", () => {
       expect(after?.cleanChance).toBeCloseTo(before.standing?.cleanChance ?? -1, 6);
     },
   );
+});
+
+describe("a class's progress", () => {
+  it("is of the group alone, with who needs looking at and why, and who came", async () => {
+    const [ada, ben] = [await server.addStudent("Class Ada"), await server.addStudent("Class Ben")];
+    const group = (await server.post("/api/groups", { name: "Progress" })).body as {
+      readonly id: string;
+    };
+    for (const student of [ada, ben]) {
+      const { status } = await server.owner.ask("PATCH", `/api/students/${student}`, {
+        ...{ version: 1, groups: [group.id], goals: [{ subject: "cross", side: "left" }] },
+      });
+      expect(status).toBe(200);
+    }
+    const bounce = { clean: 9, bestStreak: 2, misses: [{ count: 6 }] };
+    for (const days of [1, 2, 3, 4]) await send(setOf(ada, { at: ago(days), ...bounce }));
+    const cross = { subject: "cross", at: ago(2) } as const;
+    await send(
+      setOf(ada, { ...cross, side: "left", clean: 2, bestStreak: 1, misses: [{ count: 20 }] }),
+      setOf(ada, { ...cross, side: "right", clean: 14, bestStreak: 14 }),
+    );
+    const lesson = { id: uuid(), title: "Class", day: dayAgo(2), minutes: 60 };
+    await server.post("/api/lessons", {
+      lessons: [
+        {
+          ...lesson,
+          students: [
+            { studentId: ada, attendance: "late", places: [] },
+            { studentId: ben, attendance: "absent", places: [] },
+          ],
+        },
+      ],
+    });
+    const view = (await server.get(`/api/progress?group=${group.id}`)).body as ClassProgressView;
+    expect(view.students.map(({ name }) => name).sort()).toEqual(["Class Ada", "Class Ben"]);
+    const of = (student: string) => view.students.find(({ studentId }) => studentId === student);
+    expect(of(ada)).toMatchObject({
+      ...{ isAway: false, standsStill: true, days: 4, clean: 52, missed: 44, came: 1, missing: 0 },
+      behind: { subject: "cross", weaker: "left" },
+      heldUpBy: [{ subject: "basic-bounce", side: "whole" }],
+    });
+    expect(of(ben)).toMatchObject({
+      ...{ lastAt: null, isAway: true, standsStill: false, came: 0, missing: 1, clean: 0 },
+    });
+    // Everybody's days as one.
+    const both = view.days.filter(({ subject }) => subject === "basic-bounce");
+    expect(both.map(({ clean }) => clean)).toEqual([9, 9, 9, 9]);
+    expect((await server.get("/api/progress?from=2020-01-01&to=2026-01-01")).status).toBe(422);
+  });
+
+  it("says what the studio's own log made of the odds: nothing yet", async () => {
+    const { body } = await server.get("/api/progress/refit");
+    expect(body).toEqual({ version: 0, at: null, sets: 0, changed: [] });
+    const model = { ...HANDBOOK_MODEL, version: 3, startMiss: { ...HANDBOOK_MODEL.startMiss, cross: 0.25 } };
+    await server.sql("UPDATE studio SET model = $1, model_sets = 900, model_at = now()", [
+      JSON.stringify(model),
+    ]);
+    expect((await server.get("/api/progress/refit")).body).toMatchObject({
+      ...{ version: 3, sets: 900 },
+      changed: [{ of: "startMiss", key: "cross", from: 0.5, to: 0.25 }],
+    });
+  });
 });

@@ -8,6 +8,8 @@ import { NotesController } from "./notes.controller.js";
 import { NotesService } from "./notes.service.js";
 import { PairsController } from "./pairs.controller.js";
 import { PairsService } from "./pairs.service.js";
+import { ClassProgressController } from "./class-progress.controller.js";
+import { ClassProgressService } from "./class-progress.service.js";
 import { ProgressController } from "./progress.controller.js";
 import { ProgressService } from "./progress.service.js";
 import { RecordController } from "./record.controller.js";
@@ -33,6 +35,7 @@ import { StudentsService } from "./students.service.js";
     NotesController,
     PairsController,
     ProgressController,
+    ClassProgressController,
   ],
   providers: [
     StudentsService,
@@ -45,6 +48,7 @@ import { StudentsService } from "./students.service.js";
     NotesService,
     PairsService,
     ProgressService,
+    ClassProgressService,
   ],
   exports: [StudentsService, StopsService, PairsService],
 })

@@ -43,6 +43,8 @@ export interface Paths {
   /** The planned session of a student while it is held. */
   readonly led: (id: string) => string;
   readonly class: (groupId?: string) => string;
+  /** How far a group has come; everybody where none is named. */
+  readonly classProgress: (groupId: string | undefined) => string;
   /** A group's weeks toward a show. */
   readonly classWeeks: (groupId: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */
@@ -93,6 +95,7 @@ export function pathsOf(studioId: string): Paths {
     round: (groupId, subject) => `${root}/class/${groupId ?? "all"}/round/${subject}`,
     comboRound: (groupId, comboId) => `${root}/class/${groupId ?? "all"}/combos/${comboId}`,
     class: (groupId) => (groupId === undefined ? `${root}/class` : `${root}/class/${groupId}`),
+    classProgress: (groupId) => `${root}/class/${groupId ?? "all"}/progress`,
     classWeeks: (groupId) => `${root}/class/${groupId}/weeks`,
     student: (id) => `${root}/students/${id}`,
     clock: (studentId) => `${root}/students/${studentId}/clock`,

@@ -120,6 +120,9 @@ export function ClassPage() {
           <Button variant="default" component={Link} to={paths.classClock(groupId)}>
             Interval clock
           </Button>
+          <Button variant="default" component={Link} to={paths.classProgress(groupId)}>
+            Progress
+          </Button>
           {group !== undefined && (
             <Button variant="default" component={Link} to={paths.classWeeks(group.id)}>
               Toward a show

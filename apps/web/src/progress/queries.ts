@@ -1,4 +1,4 @@
-import type { ProgressView, SideProgressView } from "@mirrup/contract";
+import type { ClassProgressView, ProgressView, RefitView, SideProgressView } from "@mirrup/contract";
 import type { SideName } from "@mirrup/core";
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { get } from "../app/api.js";
@@ -17,3 +17,20 @@ export const sideProgressQuery = (id: string, subject: string, side: SideName) =
     queryFn: ({ signal }) =>
       get<SideProgressView>(`/students/${id}/progress/side?subject=${subject}&side=${side}`, signal),
   });
+
+/** A group's period, everybody's where none is named. */
+export const classProgressQuery = (groupId: string | undefined, { from, to }: Period) =>
+  queryOptions({
+    queryKey: ["groups", groupId ?? "all", "progress", from, to],
+    queryFn: ({ signal }) => {
+      const group = groupId === undefined ? "" : `&group=${groupId}`;
+      return get<ClassProgressView>(`/progress?from=${from}&to=${to}${group}`, signal);
+    },
+    placeholderData: keepPreviousData,
+  });
+
+/** What the studio's own log has made of the numbers by which odds are said. */
+export const refitQuery = queryOptions({
+  queryKey: ["studio", "refit"],
+  queryFn: ({ signal }) => get<RefitView>("/progress/refit", signal),
+});

@@ -28,7 +28,7 @@ const VIEW: ProgressView = {
   days: [
     day("2026-06-02", { faults: { toes: 2 } }),
     day("2026-06-02", { side: "right", clean: 20, missed: 0, wholeClean: 20, wholeMissed: 0 }),
-    day("2026-06-09", { bestStreak: 9, saidSets: 20, said: 14, came: 15 }),
+    day("2026-06-09", { bestStreak: 9, odds: { streak: { sets: 20, said: 14, came: 15 } } }),
   ],
   weeks: [week("2026-06-01", 800, null), week("2026-06-08", 3400)],
   cleared: [
@@ -67,6 +67,9 @@ describe("what a record is asked", () => {
     expect(landingsQuestion(VIEW).sentence).toBe(
       "At the most 3,400 weighted landings a week. Past the allowance: the week of 8 Jun.",
     );
+    const ofClass = landingsQuestion({ ...VIEW, weeks: [week("2026-06-08", 9000, null)] });
+    expect(ofClass.sentence).toBe("At the most 9,000 weighted landings a week.");
+    expect(ofClass.series.map(({ name }) => name)).toEqual(["landings"]);
     const guessed = { ...VIEW, weeks: [week("2026-06-08", 900, 3000, 900)] };
     expect(landingsQuestion(guessed).sentence).toBe(
       "At the most about 900 weighted landings a week. No week went past its allowance.",
@@ -86,6 +89,7 @@ describe("what a record is asked", () => {
     expect(faultsQuestion({ ...VIEW, days }).sentence).toContain(
       "Gone since 22 May 2026 at the cross, left side: “caught the toes”, noted 3 times before and not in 42 tries since, after one, then stop.",
     );
+    expect(faultsQuestion({ ...VIEW, days }, "class").sentence).not.toContain("Gone");
   });
 
   it("says which side is behind, most first, and where none is", () => {

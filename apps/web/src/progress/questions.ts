@@ -6,6 +6,7 @@ import {
   addPractice,
   faultsGone,
   NO_PRACTICE,
+  oddsOf,
   type PracticeDay,
   type PracticeSums,
 } from "@mirrup/core/teaching";
@@ -122,21 +123,30 @@ export function landingsQuestion(view: ProgressView): Question {
   const { weeks } = view;
   const past = weeks.filter(({ landings, allowance }) => allowance !== null && landings > allowance);
   const most = [...weeks].sort((one, other) => other.landings - one.landings)[0];
-  const over =
-    past.length === 0
-      ? "No week went past its allowance."
-      : `Past the allowance: ${pluralOf(past.length, "the week", "the weeks")} of ${listWords(past.map(({ weekStart }) => dayLabel(weekStart)))}.`;
+  const isJudged = weeks.some(({ allowance }) => allowance !== null);
+  const over = !isJudged
+    ? ""
+    : past.length === 0
+      ? " No week went past its allowance."
+      : ` Past the allowance: ${pluralOf(past.length, "the week", "the weeks")} of ${listWords(past.map(({ weekStart }) => dayLabel(weekStart)))}.`;
   const isMarked = weeks.some(({ estimated }) => estimated > 0);
   const sentence =
     most === undefined || most.landings === 0
       ? "Nothing was jumped in this time."
-      : `At the most ${isMarked ? "about " : ""}${wholeWords(most.landings)} weighted landings a week. ${over}`;
+      : `At the most ${isMarked ? "about " : ""}${wholeWords(most.landings)} weighted landings a week.${over}`;
   return {
     ...{ id: "landings", title: "What it asked of the legs", sentence, along: "Week of" },
     labels: weeks.map(({ weekStart }) => dayLabel(weekStart)),
     series: [
       { name: "landings", values: weeks.map(({ landings }) => landings), as: "bar", ink: "ink-soft" },
-      { name: "allowance", values: weeks.map(({ allowance }) => allowance), as: "limit", ink: "signal" },
+      ...(isJudged
+        ? [
+            {
+              ...({ name: "allowance", as: "limit", ink: "signal" } as const),
+              values: weeks.map(({ allowance }) => allowance),
+            },
+          ]
+        : []),
     ],
     ...{ isStacked: false, unit: "weighted landings" },
   };
@@ -152,17 +162,21 @@ function faultName(fault: string): string {
 
 const kindName = (kind: string) => (isDrillKind(kind) ? DRILLS[kind].name : kind);
 
-function goneWords(days: readonly PracticeDay[], isOfOne: boolean): string {
-  const [gone] = faultsGone(days);
+/** Of whom a question is asked: of one skill of a student's, of all of them, or of a class as one. */
+type Asked = "skill" | "student" | "class";
+
+function goneWords(days: readonly PracticeDay[], asked: Asked): string {
+  // Of a class nobody's own fault can be seen.
+  const [gone] = asked === "class" ? [] : faultsGone(days);
   if (gone === undefined) return "";
   const ofOne = gone.side === "whole" ? "" : ` on the ${gone.side}`;
-  const where = isOfOne ? ofOne : ` at the ${subjectName(gone.subject, gone.side)}`;
+  const where = asked === "skill" ? ofOne : ` at the ${subjectName(gone.subject, gone.side)}`;
   const after = gone.after.length === 0 ? "" : `, after ${listWords(gone.after.map(kindName))}`;
   return ` Gone since ${dateWords(gone.lastOn)}${where}: “${faultName(gone.fault)}”, noted ${gone.noted} times before and not in ${gone.triesSince} tries since${after}.`;
 }
 
 /** Why it missed, week by week, and which fault went away. */
-export function faultsQuestion(view: ProgressView, isOfOne = false): Question {
+export function faultsQuestion(view: ProgressView, asked: Asked = "student"): Question {
   const { labels, starts, place } = weeksOf(view);
   const all = view.days.reduce<PracticeSums>(addPractice, NO_PRACTICE);
   const most = Object.entries(all.faults).sort(([, one], [, other]) => other - one);
@@ -179,7 +193,7 @@ export function faultsQuestion(view: ProgressView, isOfOne = false): Question {
   const sentence =
     noted === 0
       ? `Of ${counted(all.missed, "miss", "misses")} nobody noted why.`
-      : `${counted(noted, "miss has", "misses have")} a fault noted, of ${wholeWords(all.missed)}. Most often: ${listWords(named.slice(0, 3).map((fault) => `${faultName(fault)} (${all.faults[fault] ?? 0})`))}.${goneWords(view.days, isOfOne)}`;
+      : `${counted(noted, "miss has", "misses have")} a fault noted, of ${wholeWords(all.missed)}. Most often: ${listWords(named.slice(0, 3).map((fault) => `${faultName(fault)} (${all.faults[fault] ?? 0})`))}.${goneWords(view.days, asked)}`;
   return {
     ...{ id: "faults", title: "Why it missed", sentence, along: "Week of", labels },
     series: [
@@ -249,21 +263,24 @@ const LEAST_SAID = 20;
 export function saidQuestion(view: ProgressView): Question {
   const { labels, starts, place } = weeksOf(view);
   const weeks = starts.map((_, week) =>
-    view.days.filter((one) => place(one.day) === week).reduce<PracticeSums>(addPractice, NO_PRACTICE),
+    oddsOf(view.days.filter((one) => place(one.day) === week).reduce<PracticeSums>(addPractice, NO_PRACTICE)),
   );
-  const all = view.days.reduce<PracticeSums>(addPractice, NO_PRACTICE);
-  const shareOf = (of: (sums: PracticeSums) => number) =>
-    weeks.map((sums) => percent(of(sums), sums.saidSets));
-  const outOf = (part: number) => Math.round((10 * part) / all.saidSets);
+  const all = oddsOf(view.days.reduce<PracticeSums>(addPractice, NO_PRACTICE));
+  const outOf = (part: number) => Math.round((10 * part) / all.sets);
   const sentence =
-    all.saidSets === 0
+    all.sets === 0
       ? "No set was begun from what was proposed."
-      : `Of ${counted(all.saidSets, "set")} that were proposed, ${outOf(all.said)} in 10 were said to pass, and ${outOf(all.came)} in 10 did.${all.saidSets < LEAST_SAID ? " That is too few to judge by." : ""}`;
+      : `Of ${counted(all.sets, "set")} that were proposed, ${outOf(all.said)} in 10 were said to pass, and ${outOf(all.came)} in 10 did.${all.sets < LEAST_SAID ? " That is too few to judge by." : ""}`;
   return {
     ...{ id: "said", title: "Said, and came", sentence, along: "Week of", labels },
     series: [
-      { name: "said", values: shareOf(({ said }) => said), as: "line", ink: "ink-soft" },
-      { name: "came", values: shareOf(({ came }) => came), as: "line", ink: "ink" },
+      {
+        name: "said",
+        values: weeks.map(({ said, sets }) => percent(said, sets)),
+        as: "line",
+        ink: "ink-soft",
+      },
+      { name: "came", values: weeks.map(({ came, sets }) => percent(came, sets)), as: "line", ink: "ink" },
     ],
     ...{ isStacked: false, unit: "% of sets passed", most: 100 },
   };
@@ -379,7 +396,7 @@ export function skillQuestions(view: ProgressView, subject: string, courses: Cou
     bestQuestion(own.days, courses),
     chanceQuestion(courses),
     triesQuestion(own),
-    faultsQuestion(own, true),
+    faultsQuestion(own, "skill"),
     evennessQuestion(courses),
   ];
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { DAY_MS } from "../instant.js";
 import { missCount } from "../log/set.js";
-import { addPractice, mergeDays, NO_PRACTICE, practiceDays, type SaidSet } from "./practice-day.js";
+import { addPractice, mergeDays, NO_PRACTICE, oddsOf, practiceDays, type SaidSet } from "./practice-day.js";
 
 const FIRST = Date.UTC(2026, 5, 1, 17);
 
@@ -43,9 +43,9 @@ describe("a day of practice", () => {
     expect(others).toEqual([]);
     expect(day).toMatchObject({
       ...{ day: "2026-06-01", sets: 2, clean: 20, missed: 3, wholeClean: 20, wholeMissed: 3, bestStreak: 12 },
-      ...{ faults: { toes: 1 }, kinds: { streak: 23 }, saidSets: 2, came: 1 },
+      ...{ faults: { toes: 1 }, kinds: { streak: 23 }, odds: { streak: { sets: 2, came: 1 } } },
     });
-    expect(day?.said).toBeCloseTo(1.3, 9);
+    expect(day === undefined ? 0 : oddsOf(day).said).toBeCloseTo(1.3, 9);
   });
 
   it("keeps a drill of another score, and of a shape, apart from the skill as it is", () => {
@@ -77,7 +77,7 @@ describe("a day of practice", () => {
         const inOrder = (days: typeof whole) =>
           [...days]
             .sort((one, other) => (one.day + one.subject < other.day + other.subject ? -1 : 1))
-            .map(({ said, ...rest }) => ({ ...rest, said: Math.round(said * 1e9) }));
+            .map((day) => ({ ...day, odds: Math.round(oddsOf(day).said * 1e9) }));
         expect(inOrder(parts)).toEqual(inOrder(whole));
         const tries = sets.reduce((all, one) => all + one.clean + missCount(one.misses), 0);
         const all = sum(whole);

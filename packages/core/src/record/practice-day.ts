@@ -38,8 +38,13 @@ export interface PracticeSums {
   readonly faults: Counts;
   /** Tries by the kind of drill. */
   readonly kinds: Counts;
-  /** Sets before which a chance was said, these chances summed, and how many of them passed. */
-  readonly saidSets: number;
+  /** What was said before sets and what came, by the kind of drill. */
+  readonly odds: Readonly<Record<string, Odds>>;
+}
+
+/** Sets before which a chance was said, these chances summed, and how many of the sets passed. */
+export interface Odds {
+  readonly sets: number;
   readonly said: number;
   readonly came: number;
 }
@@ -50,8 +55,19 @@ export interface PracticeDay extends SubjectSide, PracticeSums {
 
 export const NO_PRACTICE: PracticeSums = {
   ...{ sets: 0, clean: 0, missed: 0, wholeClean: 0, wholeMissed: 0, bestStreak: 0 },
-  ...{ aloneClean: 0, aloneMissed: 0, faults: {}, kinds: {}, saidSets: 0, said: 0, came: 0 },
+  ...{ aloneClean: 0, aloneMissed: 0, faults: {}, kinds: {}, odds: {} },
 };
+
+const NO_ODDS: Odds = { sets: 0, said: 0, came: 0 };
+
+function addOdds(one: Odds, other: Odds): Odds {
+  return { sets: one.sets + other.sets, said: one.said + other.said, came: one.came + other.came };
+}
+
+/** What was said and what came, of every kind together. */
+export function oddsOf({ odds }: Pick<PracticeSums, "odds">): Odds {
+  return Object.values(odds).reduce(addOdds, NO_ODDS);
+}
 
 /** A set with the chance that was said before it, where one was. */
 export type SaidSet = LoggedSet & { readonly said?: number };
@@ -75,9 +91,12 @@ export function addPractice(one: PracticeSums, other: PracticeSums): PracticeSum
     aloneMissed: one.aloneMissed + other.aloneMissed,
     faults: added(one.faults, other.faults),
     kinds: added(one.kinds, other.kinds),
-    saidSets: one.saidSets + other.saidSets,
-    said: one.said + other.said,
-    came: one.came + other.came,
+    odds: Object.fromEntries(
+      [...new Set([...Object.keys(one.odds), ...Object.keys(other.odds)])].map((kind) => [
+        kind,
+        addOdds(one.odds[kind] ?? NO_ODDS, other.odds[kind] ?? NO_ODDS),
+      ]),
+    ),
   };
 }
 
@@ -98,7 +117,7 @@ function practiceOf(set: SaidSet): PracticeSums {
     kinds: { [set.drill.kind]: set.clean + missed },
     ...(set.said === undefined || drill === null
       ? {}
-      : { saidSets: 1, said: set.said, came: Number(isPassed(drill, set)) }),
+      : { odds: { [set.drill.kind]: { sets: 1, said: set.said, came: Number(isPassed(drill, set)) } } }),
   };
 }
 
