@@ -1,8 +1,8 @@
 /** `npm run bench`: how fast, as ratios to a named reference in the same run. Asserts nothing. */
 import { randomUUID } from "node:crypto";
-import { readFileSync } from "node:fs";
 import { benchLoad } from "./bench-load.mjs";
 import { benchLog } from "./bench-log.mjs";
+import { benchRecord } from "./bench-record.mjs";
 import { benchMap } from "./bench-map.mjs";
 import { benchOwnCatalogue, benchOwnPreview } from "./bench-own.mjs";
 import { benchPlacement } from "./bench-placement.mjs";
@@ -10,7 +10,7 @@ import { benchTaps } from "./bench-tap.mjs";
 import { buildIfStale } from "./lib/build.mjs";
 import { CHROMIUM_ARGS } from "./lib/chromium-args.mjs";
 import { ensureChromium, ensureNodeModules } from "./lib/install.mjs";
-import { medianTimes, printRatio } from "./lib/measure.mjs";
+import { medianTimes, printRatio, residentMegabytes } from "./lib/measure.mjs";
 import { endAll, endOnSignals, run } from "./lib/processes.mjs";
 import { coachHeaders, throwawayStack } from "./lib/stack.mjs";
 import { main, Stop } from "./lib/stop.mjs";
@@ -265,11 +265,6 @@ async function benchScores() {
   printRatio("100,000 characters of hostile text", all(hostile), all(half), "half as many", "ms");
 }
 
-function residentMegabytes(pid) {
-  const [, kilobytes] = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
-  return Number(kilobytes) / 1024;
-}
-
 async function benchStart() {
   const { bare, prepared } = await medianTimes(
     {
@@ -325,6 +320,7 @@ await main(async () => {
     );
     await benchLoad(stack, headers);
     await benchLog(stack, headers);
+    await benchRecord(stack, headers);
     await benchStart();
   } finally {
     await endAll();

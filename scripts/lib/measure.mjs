@@ -1,4 +1,5 @@
 /** Median of the times, in milliseconds, of calls that take turns, so that both meet the same machine. */
+import { readFileSync } from "node:fs";
 export async function medianTimes(calls, { rounds, warmUp = 20 }) {
   const names = Object.keys(calls);
   const times = Object.fromEntries(names.map((name) => [name, []]));
@@ -22,4 +23,10 @@ export function printRatio(what, value, reference, referenceName, unit = "ms") {
   const number = (figure) => figure.toPrecision(3);
   const line = `${(value / reference).toFixed(2)} × ${referenceName}`;
   console.log(`${what}: ${line}  (${number(value)} ${unit} to ${number(reference)} ${unit})`);
+}
+
+/** The memory that a process has now. */
+export function residentMegabytes(pid) {
+  const [, kilobytes] = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
+  return Number(kilobytes) / 1024;
 }

@@ -1,6 +1,6 @@
 /**
  * Writes a studio as files into a folder: a table's rows as lines of JSON, to be read back, and as a sheet, to be
- * looked at. Page by page along each key, so that a log of a million sets asks for as much memory as one of a thousand.
+ * looked at. Page by page, so that a log of a million sets asks for as much memory as one of a thousand.
  */
 import { stringify } from "csv-stringify/sync";
 import { createHash, type Hash } from "node:crypto";
@@ -49,21 +49,32 @@ class Written {
   }
 }
 
-/** A page of a table's rows as JSON, behind a row's key; as many statements as there are pages. */
-async function pageAfter(
+/** What may stand in a statement as it is. */
+const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+const CURSOR = "archived";
+
+/**
+ * A table's rows as JSON, page by page in the order of their key, by a cursor: what is asked of the database stays as
+ * much a page however long the table is.
+ */
+async function* pagesOf(
   { manager, studio }: Scope,
   { name, key, without }: ArchivedTable,
-  after: readonly string[] | null,
-): Promise<readonly { readonly line: string; readonly row: Row; readonly place: readonly string[] }[]> {
+): AsyncGenerator<readonly string[]> {
+  if (!UUID.test(studio.id)) throw new RangeError("The studio's id is none.");
   const columns = key.map((column) => `"${column}"`).join(", ");
-  const behind =
-    after === null ? "" : `AND (${columns}) > (${after.map((_, place) => `$${place + 4}`).join(", ")})`;
-  const rows = await manager.query<{ line: string; place: readonly string[] }[]>(
-    `SELECT (to_jsonb(one) - $2::text[])::text AS line, ARRAY[${key.map((column) => `"${column}"::text`).join(", ")}] AS place
-       FROM "${name}" AS one WHERE studio_id = $1 ${behind} ORDER BY ${columns} LIMIT $3`,
-    [studio.id, ["studio_id", ...Object.keys(without)], PAGE, ...(after ?? [])],
+  const left = ["studio_id", ...Object.keys(without)].map((column) => `'${column}'`).join(", ");
+  await manager.query(
+    `DECLARE ${CURSOR} NO SCROLL CURSOR FOR
+     SELECT (to_jsonb(one) - ARRAY[${left}])::text AS line
+       FROM (SELECT * FROM "${name}" WHERE studio_id = '${studio.id}' ORDER BY ${columns}) AS one`,
   );
-  return rows.map(({ line, place }) => ({ line, place, row: JSON.parse(line) as Row }));
+  for (;;) {
+    const rows = await manager.query<{ line: string }[]>(`FETCH ${PAGE} FROM ${CURSOR}`);
+    if (rows.length > 0) yield rows.map(({ line }) => line);
+    if (rows.length < PAGE) break;
+  }
+  await manager.query(`CLOSE ${CURSOR}`);
 }
 
 /** A row's cells: what is no plain value stands as JSON. */
@@ -79,22 +90,16 @@ async function writeTable(scope: Scope, folder: string, table: ArchivedTable): P
   const sheet = new Written(join(folder, sheetFile(table.name)));
   let columns: readonly string[] | null = null;
   let rows = 0;
-  for (let after: readonly string[] | null = null; ;) {
-    const page = await pageAfter(scope, table, after);
-    const [first] = page;
-    if (first === undefined) break;
-    if (columns === null) {
-      columns = Object.keys(first.row);
-      await sheet.write(stringify([[...columns]], { record_delimiter: "windows" }));
-    }
-    const named = columns;
-    await lines.write(page.map(({ line }) => `${line}\n`).join(""));
+  for await (const page of pagesOf(scope, table)) {
+    const read = page.map((line) => JSON.parse(line) as Row);
+    const named: readonly string[] = columns ?? Object.keys(read[0] ?? {});
+    if (columns === null) await sheet.write(stringify([[...named]], { record_delimiter: "windows" }));
+    columns = named;
+    await lines.write(page.map((line) => `${line}\n`).join(""));
     // A spreadsheet would run what begins like a formula.
-    const cells = page.map(({ row }) => cellsOf(row, named));
+    const cells = read.map((row) => cellsOf(row, named));
     await sheet.write(stringify(cells, { escape_formulas: true, record_delimiter: "windows" }));
     rows += page.length;
-    after = page.at(-1)?.place ?? null;
-    if (page.length < PAGE) break;
   }
   await sheet.end();
   return { rows, sha256: await lines.end() };
