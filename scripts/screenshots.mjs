@@ -132,9 +132,28 @@ const VIEWS = [
       await page.getByRole("heading", { name: "Turn 1" }).waitFor();
     },
   },
-  { name: "weeks", size: "desk", open: (page, student) => page.goto(`${student}/weeks`) },
   { name: "session", size: "desk", open: (page, student) => page.goto(`${student}/session?minutes=45`) },
-  { name: "record", size: "desk", open: (page, student) => page.goto(`${student}/record`) },
+  {
+    name: "record",
+    size: "desk",
+    open: async (page, student) => {
+      await page.goto(`${student}/progress`);
+      await page.locator("canvas").first().waitFor();
+    },
+  },
+  { name: "report", size: "desk", open: (page, student) => page.goto(`${student}/report?weeks=4`) },
+  {
+    name: "home",
+    size: "phone",
+    open: async (page, student) => {
+      await page.goto(`${student}/home`);
+      await page.getByRole("checkbox", { name: /guardian/ }).check();
+      await page.getByRole("button", { name: "Make the link" }).click();
+      const link = await page.getByLabel("The link, shown this once").inputValue();
+      await page.goto(new URL(link).pathname);
+      await page.locator("ol button").first().waitFor();
+    },
+  },
   {
     name: "floor",
     size: "desk",
@@ -152,18 +171,6 @@ const VIEWS = [
     name: "skill-book",
     size: "desk",
     open: (page, _student, root) => page.goto(`${root}/skills/side-swing-cross`),
-  },
-  {
-    name: "round",
-    size: "desk",
-    open: async (page, _student, root) => {
-      await page.goto(`${root}/class/all/round/cross`);
-      await page.getByRole("button", { name: "Start the clock" }).click();
-      const of = (name) => page.getByRole("group", { name, exact: true });
-      await of("Amara Thistle").getByRole("button", { name: "Made it" }).click();
-      await of("Hana Petrivale").getByRole("button", { name: "Nearly" }).click();
-      await page.getByLabel("Dag Ellerby: in a row").fill("6");
-    },
   },
   {
     name: "programme",
