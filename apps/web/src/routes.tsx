@@ -80,6 +80,12 @@ export const router = createBrowserRouter([
                     }),
                   },
                   {
+                    path: "students/sets",
+                    lazy: async () => ({
+                      Component: (await import("./set-file/sets-page.js")).SetsPage,
+                    }),
+                  },
+                  {
                     path: "students/:studentId",
                     lazy: async () => ({
                       Component: (await import("./students/student-frame.js")).StudentFrame,

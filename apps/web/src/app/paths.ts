@@ -35,6 +35,8 @@ export interface Paths {
   readonly station: (lessonId: string, turn: number, station: number) => string;
   readonly students: string;
   readonly importing: string;
+  /** Sets that were counted elsewhere. */
+  readonly importingSets: string;
   readonly student: (id: string) => string;
   /** A student's strands with one bead in hand. */
   readonly bead: (studentId: string, skillId: string) => string;
@@ -90,6 +92,7 @@ export function pathsOf(studioId: string): Paths {
     station: (id, turn, station) => `${root}/lessons/${id}/turns/${turn + 1}/stations/${station + 1}`,
     students: `${root}/students`,
     importing: `${root}/students/import`,
+    importingSets: `${root}/students/sets`,
     bead: (studentId, skillId) => `${root}/students/${studentId}?skill=${skillId}`,
     studentPage: (id, page) => `${root}/students/${id}/${page}`,
     round: (groupId, subject) => `${root}/class/${groupId ?? "all"}/round/${subject}`,

@@ -109,15 +109,17 @@ export function ImportPage() {
         </Link>
         <Title order={1}>Students from a file</Title>
         <Text className={classes.quiet}>
-          A CSV file, as any spreadsheet saves it. The first line names the columns; a column of names is
-          enough. Understood are: {COLUMNS.map((column) => column.heading).join(", ")}. Nothing is stored
-          before you say so.
+          A CSV file, or a spreadsheet (.xlsx) of which the first sheet is read. The first line names the
+          columns; a column of names is enough. Understood are:{" "}
+          {COLUMNS.map((column) => column.heading).join(", ")}. Nothing is stored before you say so.{" "}
+          <Link to={paths.importingSets}>Sets that were counted elsewhere</Link> come in on a page of their
+          own.
         </Text>
       </header>
       <FileInput
         label="File"
         placeholder="Choose a file …"
-        accept=".csv,.txt,text/csv,text/plain"
+        accept=".csv,.txt,.xlsx,text/csv,text/plain"
         size="md"
         clearable
         clearButtonProps={{ "aria-label": "Choose none" }}

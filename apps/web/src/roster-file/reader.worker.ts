@@ -1,19 +1,20 @@
 /** Reads roster files off the main thread, so that a long one does not freeze the page. */
 import { expose } from "comlink";
-import { decodeText, readRoster, type ReadRoster } from "./roster-file.js";
+import { rowsOfFile } from "../app/file-rows.js";
+import { readRoster, type ReadRoster } from "./roster-file.js";
 
 export interface ReaderWorker {
   read: (
     bytes: ArrayBuffer,
     known: readonly string[],
     onProgress: (read: number, all: number) => void,
-  ) => ReadRoster & { readonly encoding: string };
+  ) => Promise<ReadRoster & { readonly encoding: string }>;
 }
 
 const worker: ReaderWorker = {
-  read: (bytes, known, onProgress) => {
-    const { text, encoding } = decodeText(new Uint8Array(bytes));
-    return { ...readRoster(text, known, onProgress), encoding };
+  read: async (bytes, known, onProgress) => {
+    const { rows, encoding } = await rowsOfFile(new Uint8Array(bytes));
+    return { ...readRoster(rows, known, onProgress), encoding };
   },
 };
 

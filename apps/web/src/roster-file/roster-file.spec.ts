@@ -1,7 +1,10 @@
 import { describe, expect, it } from "@jest/globals";
 import type { GroupView, StudentDetail } from "@mirrup/contract";
 import { readLength } from "./columns.js";
-import { decodeText, readRoster, writeRoster } from "./roster-file.js";
+import { decodeText, rowsOfText } from "../app/file-rows.js";
+import { readRoster as readRows, writeRoster } from "./roster-file.js";
+
+const readRoster = (text: string, known: Iterable<string>) => readRows(rowsOfText(text), known);
 
 describe("a roster file", () => {
   it("is read by its headings, in any order and spelling", () => {

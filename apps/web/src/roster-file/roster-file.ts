@@ -2,6 +2,7 @@
 import type { GroupView, StudentDetail } from "@mirrup/contract";
 import Papa from "papaparse";
 import { v7 as uuid } from "uuid";
+import type { FileRows } from "../app/file-rows.js";
 import { plainName } from "../app/plain.js";
 import { columnOf, COLUMNS, type Column, type RosterRow } from "./columns.js";
 
@@ -26,20 +27,6 @@ export interface ReadRoster {
   readonly faults: readonly RowFault[];
   readonly understood: readonly string[];
   readonly overlooked: readonly string[];
-}
-
-/** Text from a file's bytes: UTF-8 or UTF-16 with their marks, else UTF-8, else the old Western encoding. */
-export function decodeText(bytes: Uint8Array): { readonly text: string; readonly encoding: string } {
-  const [first, second] = bytes;
-  if (first === 0xff && second === 0xfe)
-    return { text: new TextDecoder("utf-16le").decode(bytes), encoding: "UTF-16" };
-  if (first === 0xfe && second === 0xff)
-    return { text: new TextDecoder("utf-16be").decode(bytes), encoding: "UTF-16" };
-  try {
-    return { text: new TextDecoder("utf-8", { fatal: true }).decode(bytes), encoding: "UTF-8" };
-  } catch {
-    return { text: new TextDecoder("windows-1252").decode(bytes), encoding: "Windows-1252" };
-  }
 }
 
 /** Cells of a heading and rows into students; `known` are the names of those who are there already. */
@@ -103,14 +90,12 @@ export class RosterReader {
 
 const ROWS_A_REPORT = 1000;
 
-/** Reads a file's text; `onProgress` hears how many of how many rows have been read. */
+/** Reads a file's rows; `onProgress` hears how many of how many have been read. */
 export function readRoster(
-  text: string,
+  [headings = [], ...rows]: FileRows["rows"],
   known: Iterable<string>,
   onProgress?: (read: number, all: number) => void,
 ): ReadRoster {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
-  const [headings = [], ...rows] = data;
   const reader = new RosterReader(
     headings.map((heading) => heading.trim()),
     known,

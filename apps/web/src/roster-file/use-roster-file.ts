@@ -37,7 +37,8 @@ export function useRosterFile() {
     } catch {
       setState({
         kind: "failed",
-        message: "The file could not be read. Save it as CSV and choose it again.",
+        message:
+          "The file could not be read. Save it as CSV, or as a spreadsheet (.xlsx), and choose it again.",
       });
     } finally {
       started.terminate();
