@@ -73,6 +73,20 @@ export default tseslint.config(
     rules: { "no-empty-pattern": "off" },
   },
   {
+    // What a browser runs as it is: a service worker.
+    files: ["apps/web/public/*.js"],
+    languageOptions: {
+      globals: {
+        self: "readonly",
+        caches: "readonly",
+        URL: "readonly",
+        fetch: "readonly",
+        AbortSignal: "readonly",
+        Response: "readonly",
+      },
+    },
+  },
+  {
     files: ["**/*.mjs", "**/*.cjs", "*.js"],
     languageOptions: {
       globals: {

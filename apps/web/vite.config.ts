@@ -73,7 +73,7 @@ export default defineConfig({
             {
               // What both pages say and send, apart from what only the application has.
               name: "words",
-              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock)|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$/,
+              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock|floor-run|ticks)|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$/,
               priority: 8,
               minShareCount: 2,
             },

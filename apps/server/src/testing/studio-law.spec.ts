@@ -21,6 +21,7 @@ import { StopsService } from "../students/stops.service.js";
 import { StudentsService } from "../students/students.service.js";
 import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
 import { rebuildAll } from "../standings/rebuild.js";
+import { PracticeDayEntity } from "../standings/practice-day.entity.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import type { Answer, Client } from "./client.js";
 import { decisionOf, setOf, startTestApp, type TestApp } from "./test-app.js";
@@ -206,7 +207,19 @@ async function derived(studioId: string) {
     where: { studioId },
     order: { studentId: "ASC", day: "ASC" },
   });
+  const days = await manager.find(PracticeDayEntity, {
+    where: { studioId },
+    order: { studentId: "ASC", day: "ASC", subject: "ASC", side: "ASC" },
+  });
   return {
+    // As PostgreSQL keeps them, the keys stand in no order; what was said is a sum.
+    days: days.map(({ sums: { odds, ...sums }, ...day }) => ({
+      ...day,
+      sums,
+      odds: Object.entries(odds)
+        .map(([kind, { said, ...one }]) => [kind, rounded(said), one] as const)
+        .sort(([one], [other]) => (one < other ? -1 : 1)),
+    })),
     facts: facts.map(({ clean, missed, foldedAt: _at, foldedId: _id, lessons, rungs, ...exact }) => ({
       ...exact,
       ...{ clean: rounded(clean), missed: rounded(missed) },

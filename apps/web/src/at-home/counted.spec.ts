@@ -1,14 +1,16 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import { checkSetCounts, missCount } from "@mirrup/core";
-import { runAt, tapped, tappedSet, typedFault, typedSet, undone, type Counting } from "./counted.js";
+import { homeSet } from "@mirrup/contract/schemas";
+import { checkSetCounts, type Drill } from "@mirrup/core";
+import { newRun, withEntry } from "../app/floor-run.js";
+import { tappedSet, typedFault, typedSet, type Counting } from "./counted.js";
 import { countingKept, keepCounting } from "./kept-counting.js";
 import { keepView, keptView, type KeptView } from "./kept-view.js";
 import { linkHere, tokenOf } from "./link.js";
 
 const START = Date.UTC(2026, 5, 1, 17);
-const begun: Counting = {
-  ...{ id: "set", subject: "cross", side: "left", startedAt: START, taps: [] },
+const chosen: Counting = {
+  ...{ id: "set", subject: "cross", side: "left", kept: null },
   drill: { kind: "one-out", count: 5 },
 };
 const after = (seconds: number) => START + 1000 * seconds;
@@ -28,39 +30,42 @@ function storage(isFull = false): Storage {
 }
 
 describe("a set that is tapped at home", () => {
-  it("has each miss at its place, and when the clean ones were", () => {
+  it("is what the floor would make of the taps, and says neither whose it is nor who saw it", () => {
     const taps = ["clean", "clean", "miss", "clean"] as const;
-    const counting = taps.reduce((one, kind, place) => tapped(one, kind, after(place + 1)), begun);
-    expect(tappedSet(counting, after(9))).toEqual({
-      ...{ id: "set", subject: "cross", side: "left", drill: begun.drill },
+    const kept = taps.reduce(
+      (run, kind, place) => withEntry(run, { kind }, after(place + 1)),
+      newRun("set", chosen.drill, START),
+    );
+    expect(tappedSet(chosen, kept, after(9))).toEqual({
+      ...{ id: "set", subject: "cross", side: "left", drill: chosen.drill },
       ...{ clean: 3, misses: [{ position: 3 }], bestStreak: 1, seconds: 4, ticks: [1, 2, 4] },
-      at: new Date(after(9)).toISOString(),
+      at: new Date(after(4)).toISOString(),
     });
   });
 
-  it("ends where the drill does: what is tapped after that counts for nothing", () => {
-    const five = [1, 2, 3, 4, 5, 6].reduce((one, second) => tapped(one, "clean", after(second)), begun);
-    expect(runAt(five, after(7)).end).not.toBe("running");
-    expect(five.taps).toHaveLength(5);
-  });
-
-  it("is as it was before the last tap once that is taken back", () => {
-    const one = tapped(begun, "miss", after(1));
-    expect(undone(tapped(one, "clean", after(2)))).toEqual(one);
+  it("is held by the clock where nobody counts, from when that was started", () => {
+    const hold: Counting = { ...chosen, drill: { kind: "hold", seconds: 45 } };
+    const set = tappedSet(hold, newRun("set", hold.drill, START), after(60));
+    expect(set).toMatchObject({ seconds: 45, misses: [] });
+    expect(set.clean).toBeGreaterThan(20);
   });
 
   it("is a set that the log takes, whatever was tapped", () => {
     const taps = fc.array(fc.tuple(fc.constantFrom("clean" as const, "miss" as const), fc.nat(20)));
+    const drills: readonly Drill[] = [
+      chosen.drill,
+      { kind: "streak", count: 4 },
+      { kind: "climb", top: 4, onMiss: "repeat" },
+      { kind: "count", count: 20, seconds: 30 },
+      { kind: "hold", seconds: 20 },
+    ];
     fc.assert(
-      fc.property(taps, fc.constantFrom("one-out", "streak", "climb"), (all, kind) => {
-        const drill = { one: { kind: "one-out", count: 5 }, streak: { kind: "streak", count: 4 } } as const;
-        const climb = { kind: "climb", top: 4, onMiss: "repeat" } as const;
-        const of = kind === "climb" ? climb : kind === "streak" ? drill.streak : drill.one;
-        let [counting, second]: [Counting, number] = [{ ...begun, drill: of }, 0];
-        for (const [tap, rest] of all) counting = tapped(counting, tap, after((second += rest)));
-        const set = tappedSet(counting, after(second));
+      fc.property(taps, fc.constantFrom(...drills), (all, drill) => {
+        let [kept, second] = [newRun("0199c1b2-7a10-7c3e-9d52-1f0a3c5b7e90", drill, START), 0];
+        for (const [kind, rest] of all) kept = withEntry(kept, { kind }, after((second += rest)));
+        const set = tappedSet({ ...chosen, drill }, kept, after(second));
         expect(checkSetCounts(set)).toEqual([]);
-        expect(set.clean + missCount(set.misses)).toBeLessThanOrEqual(counting.taps.length);
+        expect(homeSet.validate(set, { convert: false }).error).toBeUndefined();
       }),
     );
   });
@@ -68,7 +73,7 @@ describe("a set that is tapped at home", () => {
 
 describe("a set that was counted in the head", () => {
   it("claims no run that nobody knows", () => {
-    const set = (missed: number, best: number | null) => typedSet(begun, { clean: 12, missed, best }, START);
+    const set = (missed: number, best: number | null) => typedSet(chosen, { clean: 12, missed, best }, START);
     expect(set(0, null)).toMatchObject({ clean: 12, misses: [], bestStreak: 12 });
     expect(set(3, null)).toMatchObject({ clean: 12, misses: [{ count: 3 }], bestStreak: 0 });
     expect(set(3, 7)).toMatchObject({ bestStreak: 7 });
@@ -78,11 +83,11 @@ describe("a set that was counted in the head", () => {
     const fault = (clean: number, missed: number, best: number | null = null) =>
       typedFault({ clean, missed, best });
     expect(fault(12, 3, 7)).toBeNull();
-    expect(fault(0, 0)).toBe("Give at least one try.");
-    expect(fault(5, 0, 9)).toBe("9 in a row is more than the 5 clean ones. Give at most 5.");
+    expect(fault(0, 0)).toBe("Type how many tries were clean, or missed.");
+    expect(fault(5, 0, 9)).toBe("The best streak is 9, more than the 5 clean tries. Give at most 5.");
     expect(fault(1.5, 0)).toBe("Give whole numbers, 0 or more.");
     expect(fault(NaN, 0)).toBe("Give whole numbers, 0 or more.");
-    expect(fault(4999, 2)).toContain("at most 5000");
+    expect(fault(4999, 2)).toContain("More than 5000 tries");
   });
 });
 
@@ -115,7 +120,8 @@ describe("what a phone keeps", () => {
 
   it("is every tap of a counting under way", () => {
     const kept = storage();
-    const counting = tapped(begun, "clean", after(1));
+    const run = withEntry(newRun("set", chosen.drill, START), { kind: "clean" }, after(1));
+    const counting: Counting = { ...chosen, kept: run };
     keepCounting(TOKEN, counting, kept);
     expect(countingKept(TOKEN, kept)).toEqual(counting);
     expect(countingKept("another", kept)).toBeNull();

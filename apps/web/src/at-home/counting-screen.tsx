@@ -7,16 +7,8 @@ import { catalogue, ownWayOf } from "../app/catalogue.js";
 import { countsWords, drillOfWords, patternWords } from "../app/drill-words.js";
 import { useWakeLock } from "../app/use-wake-lock.js";
 import { capital, subjectName } from "../app/words.js";
-import {
-  elapsedOf,
-  runAt,
-  tapped,
-  tappedSet,
-  typedFault,
-  typedSet,
-  undone,
-  type Counting,
-} from "./counted.js";
+import { countedAt, newRun, withEntry, withoutLast } from "../app/floor-run.js";
+import { tappedSet, typedFault, typedSet, type Counting } from "./counted.js";
 import { useBeat } from "./use-beat.js";
 import classes from "./page.module.css";
 
@@ -44,12 +36,17 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
     return () => clearInterval(timer);
   }, []);
   const skill = catalogue().skills.get(subject);
-  const run = runAt(counting, now);
+  const { kept } = counting;
+  const { run, begun, elapsed } = countedAt({ kept, now }, drill);
   const clock = secondsOf(drill);
+  const isWaiting = clock !== null && !begun;
+  const isOver = run.end !== "running";
   const pattern = patternWords(drill);
+  const start = (at: number) => kept ?? newRun(counting.id, drill, at);
   const tap = (kind: "clean" | "miss") => {
+    const at = Date.now();
     if ("vibrate" in navigator) navigator.vibrate(20);
-    onChange(tapped(counting, kind, Date.now()));
+    onChange({ ...counting, kept: withEntry(start(at), { kind }, at) });
   };
   return (
     <main className={`${classes.counting ?? ""} night`}>
@@ -67,26 +64,46 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
       ) : (
         <>
           <p className={classes.numeral} aria-live="polite">
-            <strong>{run.done}</strong> of {run.asked}
-            {clock !== null && <span> · {Math.max(0, Math.ceil(clock - elapsedOf(counting, now)))} s</span>}
+            {drill.kind !== "hold" && (
+              <>
+                <strong>{run.done}</strong> of {run.asked}{" "}
+              </>
+            )}
+            {clock !== null && (
+              <span>
+                <strong>{Math.max(0, Math.ceil(clock - elapsed))}</strong> s
+              </span>
+            )}
           </p>
           <p className={classes.soft}>
-            {run.end === "passed" ? "Done! " : run.end === "stopped" ? "That is the set. " : ""}
+            {run.end === "passed" ? "Done! " : isOver ? "That is the set. " : ""}
             {countsWords(run)}
           </p>
           <div className={classes.pads}>
-            <button
-              type="button"
-              className={classes.clean}
-              disabled={run.end !== "running"}
-              onClick={() => tap("clean")}
-            >
-              Clean
-            </button>
+            {isWaiting ? (
+              <button
+                type="button"
+                className={classes.clean}
+                onClick={() => onChange({ ...counting, kept: start(Date.now()) })}
+              >
+                Start the clock
+              </button>
+            ) : (
+              drill.kind !== "hold" && (
+                <button
+                  type="button"
+                  className={classes.clean}
+                  disabled={isOver}
+                  onClick={() => tap("clean")}
+                >
+                  Clean
+                </button>
+              )
+            )}
             <button
               type="button"
               className={classes.miss}
-              disabled={run.end !== "running"}
+              disabled={isOver || isWaiting}
               onClick={() => tap("miss")}
             >
               Missed
@@ -95,8 +112,8 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
           <div className={classes.row}>
             <button
               type="button"
-              disabled={counting.taps.length === 0}
-              onClick={() => onChange(undone(counting))}
+              disabled={kept === null || kept.taps.length === 0}
+              onClick={() => kept !== null && onChange({ ...counting, kept: withoutLast(kept) })}
             >
               Undo
             </button>
@@ -106,8 +123,8 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
             <button
               type="button"
               className={classes.done}
-              disabled={counting.taps.length === 0}
-              onClick={() => onFinish(tappedSet(counting, Date.now()))}
+              disabled={kept === null || (kept.taps.length === 0 && !isOver)}
+              onClick={() => kept !== null && onFinish(tappedSet(counting, kept, Date.now()))}
             >
               Hand in
             </button>

@@ -103,12 +103,30 @@ describe("a student's page at home", () => {
     await user.click(await screen.findByRole("button", { name: /Cross, left side/ }));
     await user.click(screen.getByRole("button", { name: "Type it instead" }));
     await user.click(screen.getByRole("button", { name: "Hand in" }));
-    expect((await screen.findByRole("alert")).textContent).toBe("Give at least one try.");
+    expect((await screen.findByRole("alert")).textContent).toBe("Type how many tries were clean, or missed.");
     await user.type(screen.getByLabelText("Clean tries"), "12");
     await user.type(screen.getByLabelText("Missed"), "3");
     await user.click(screen.getByRole("button", { name: "Hand in" }));
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]?.body).toMatchObject({ sets: [{ clean: 12, misses: [{ count: 3 }], bestStreak: 0 }] });
+  });
+
+  it("has a clock started before it runs, and hands in what was held without a tap", async () => {
+    const [drill] = VIEW.drills;
+    if (drill === undefined) throw new Error("no drill");
+    const held: HomeView = { ...VIEW, drills: [{ ...drill, drill: { kind: "hold", seconds: 1 } }] };
+    const { user, sent } = page({
+      [`GET /home/${TOKEN}`]: held,
+      [`POST /home/${TOKEN}/sets`]: { stored: [], clockAheadSeconds: 0 },
+    });
+    await user.click(await screen.findByRole("button", { name: /keep going for 1 s/ }));
+    expect(screen.getByRole("button", { name: "Hand in" }).hasAttribute("disabled")).toBe(true);
+    await user.click(screen.getByRole("button", { name: "Start the clock" }));
+    expect(screen.queryByRole("button", { name: "Clean" })).toBeNull();
+    expect(await screen.findByText(/^Done!/)).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: "Hand in" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.body).toMatchObject({ sets: [{ seconds: 1, misses: [] }] });
   });
 
   it("opens as it was where nobody answers, and goes on counting where the page was closed", async () => {

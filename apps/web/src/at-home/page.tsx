@@ -97,9 +97,7 @@ export function HomePage({ token }: { readonly token: string }) {
         <Shown
           view={home.view}
           keptAt={home.keptAt}
-          onBegin={({ subject, side, drill }) =>
-            count({ id: uuid(), subject, side, drill, taps: [], startedAt: Date.now() })
-          }
+          onBegin={({ subject, side, drill }) => count({ id: uuid(), subject, side, drill, kept: null })}
         />
       )}
     </main>

@@ -19,7 +19,7 @@ import { Elsewhere } from "./elsewhere.js";
 import { FaultStrip } from "./fault-strip.js";
 import { faultsOf } from "./faults-of.js";
 import { FloorHeader } from "./floor-header.js";
-import { asksWhy } from "./floor-run.js";
+import { asksWhy } from "../app/floor-run.js";
 import floor from "./floor.module.css";
 import { Pads } from "./pads.js";
 import { useFloorKeys } from "./use-floor-keys.js";

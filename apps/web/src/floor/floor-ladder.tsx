@@ -6,7 +6,7 @@ import { memo, useEffect, useRef } from "react";
 import { ladderWords, oddsWords } from "../app/drill-words.js";
 import { capital } from "../app/words.js";
 import { ladderQuery } from "../students/index.js";
-import type { RunSubject } from "./floor-run.js";
+import type { RunSubject } from "../app/floor-run.js";
 import classes from "./floor-ladder.module.css";
 import { rungHere } from "./rung-here.js";
 

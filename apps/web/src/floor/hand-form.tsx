@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { handFault, type HandCounts } from "./floor-run.js";
+import { handFault, type HandCounts } from "../app/floor-run.js";
 import floor from "./floor.module.css";
 import classes from "./hand-form.module.css";
 

@@ -2,7 +2,7 @@ import type { SetView } from "@mirrup/contract";
 import { useQuery } from "@tanstack/react-query";
 import { dateWords } from "../app/words.js";
 import { lastSetsQuery } from "../students/index.js";
-import type { RunSubject } from "./floor-run.js";
+import type { RunSubject } from "../app/floor-run.js";
 import classes from "./floor.module.css";
 
 /** The last set of this side to which anything was noted. */

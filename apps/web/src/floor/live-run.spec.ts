@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { newRun } from "./floor-run.js";
+import { newRun } from "../app/floor-run.js";
 import { liveRun } from "./live-run.js";
 
 describe("the newest moment of a run", () => {

@@ -1,11 +1,4 @@
-import type { KeptRun } from "../device/index.js";
-
-/** A run as it stands at an instant. */
-export interface Moment {
-  readonly kept: KeptRun | null;
-  /** When it was looked at, in ms since the epoch. */
-  readonly now: number;
-}
+import type { Moment } from "../app/floor-run.js";
 
 /**
  * The newest moment of a run. Taps can come faster than a page is drawn: what counts reads it here, and the numerals

@@ -4,7 +4,7 @@ import { useSyncExternalStore } from "react";
 import { counted } from "../app/plural.js";
 import { spacingWords } from "../app/drill-words.js";
 import classes from "./floor.module.css";
-import { countedAt } from "./floor-run.js";
+import { countedAt } from "../app/floor-run.js";
 import type { FloorRun } from "./use-run.js";
 
 /** The largest numeral, the smaller one beside it, and both in words. */

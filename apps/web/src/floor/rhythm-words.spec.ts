@@ -1,5 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
-import { keptTicks, rhythmWords, setRhythmWords, tappedTimes } from "./rhythm-words.js";
+import { keptTicks, tappedTimes } from "../app/ticks.js";
+import { rhythmWords, setRhythmWords } from "./rhythm-words.js";
 
 const ticks = (count: number, every: (tick: number) => number) =>
   Array.from({ length: count }).reduce<number[]>(

@@ -1,23 +1,10 @@
 import { rhythmOf } from "@mirrup/core/combos";
 import { listWords } from "../app/words.js";
-import type { Tap } from "@mirrup/core/teaching";
 
 /** A drift a minute says nothing about less of one than this, seconds. */
 const LEAST_SECONDS = 30;
 
 const signed = new Intl.NumberFormat("en", { maximumFractionDigits: 0, signDisplay: "exceptZero" });
-
-/** When each try was tapped; what was typed, or counted by itself, has no rhythm. */
-export function tappedTimes(taps: readonly Tap[]): readonly number[] {
-  return taps.flatMap((tap) =>
-    tap.kind === "clean" && tap.at !== undefined && (tap.times ?? 1) === 1 ? [tap.at] : [],
-  );
-}
-
-/** What a device keeps of each tick: a hundredth of a second, as near as a finger is. */
-export function keptTicks(times: readonly number[]): readonly number[] {
-  return times.map((at) => Math.round(100 * at) / 100);
-}
 
 const ordinal = new Intl.PluralRules("en", { type: "ordinal" });
 const SUFFIXES = { one: "st", two: "nd", few: "rd", other: "th", zero: "th", many: "th" } as const;

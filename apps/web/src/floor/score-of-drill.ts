@@ -1,7 +1,7 @@
 import { parseScore, sideScore, skillOf, type Drill, type Score } from "@mirrup/core";
 import { useMemo } from "react";
 import { catalogue } from "../app/catalogue.js";
-import type { RunSubject } from "./floor-run.js";
+import type { RunSubject } from "../app/floor-run.js";
 
 function scoreOf(
   { subject, side }: Omit<RunSubject, "studentId">,

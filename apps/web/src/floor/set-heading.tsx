@@ -7,7 +7,7 @@ import { useSettings } from "../students/index.js";
 import { addressOf } from "../app/drill-address.js";
 import { Coaching } from "./coaching.js";
 import { DrillChoice } from "./drill-choice.js";
-import type { RunSubject } from "./floor-run.js";
+import type { RunSubject } from "../app/floor-run.js";
 import classes from "./floor.module.css";
 import { FormNote } from "./form-note.js";
 import { Noted, useLastNoted } from "./last-note.js";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { newRun, withEntry } from "./floor-run.js";
+import { newRun, withEntry } from "../app/floor-run.js";
 import { stripWords, withEntryOf, withoutStudent, type StripEntry } from "./strip.js";
 
 const entry = (studentId: string, subject = "cross"): StripEntry => {

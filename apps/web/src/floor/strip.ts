@@ -1,6 +1,6 @@
 /** Several students on one floor: whose sets are under way on this device, one drill each. */
-import { runAt } from "./floor-run.js";
-import type { RunSubject } from "./floor-run.js";
+import { runAt } from "../app/floor-run.js";
+import type { RunSubject } from "../app/floor-run.js";
 import type { KeptRun } from "../device/index.js";
 
 export interface StripEntry extends RunSubject {

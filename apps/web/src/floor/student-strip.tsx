@@ -6,7 +6,7 @@ import { subjectName } from "../app/words.js";
 import { usePersonId, useStops } from "../device/index.js";
 import { studentsQuery } from "../students/index.js";
 import choice from "./drill-choice.module.css";
-import { runKey, type RunSubject } from "./floor-run.js";
+import { runKey, type RunSubject } from "../app/floor-run.js";
 import { stripWords } from "./strip.js";
 import classes from "./student-strip.module.css";
 import type { Strip } from "./use-strip.js";

@@ -6,7 +6,7 @@ import { useNow } from "../app/use-now.js";
 import { capital, reasonWords, subjectName } from "../app/words.js";
 import { isSamePage, usePaths } from "../app/paths.js";
 import { blockPathOf, drillOfSet, wayOn, type LedSession } from "../led/index.js";
-import type { RunSubject } from "./floor-run.js";
+import type { RunSubject } from "../app/floor-run.js";
 
 const TICK_MS = 1000;
 

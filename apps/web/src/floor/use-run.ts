@@ -30,8 +30,9 @@ import {
   type Entry,
   type HandCounts,
   type RunSubject,
-} from "./floor-run.js";
-import { liveRun, type LiveRun, type Moment } from "./live-run.js";
+} from "../app/floor-run.js";
+import type { Moment } from "../app/floor-run.js";
+import { liveRun, type LiveRun } from "./live-run.js";
 import { claimRun } from "./one-tab.js";
 import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 

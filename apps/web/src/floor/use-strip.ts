@@ -1,7 +1,7 @@
 import { useInterval, useLocalStorage } from "@mantine/hooks";
 import { useEffect, useState } from "react";
 import { keptRuns, usePersonId, type KeptRun } from "../device/index.js";
-import type { RunSubject } from "./floor-run.js";
+import type { RunSubject } from "../app/floor-run.js";
 import { withEntryOf, withoutStudent, type StripEntry } from "./strip.js";
 
 const LOOK_MS = 1000;

@@ -11,10 +11,16 @@ import {
   type SideName,
 } from "@mirrup/core";
 import { isPacing, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
-import { catalogue } from "../app/catalogue.js";
+import { catalogue } from "./catalogue.js";
 import type { KeptRun } from "../device/index.js";
-import type { Moment } from "./live-run.js";
-import { keptTicks, tappedTimes } from "./rhythm-words.js";
+import { keptTicks, tappedTimes } from "./ticks.js";
+
+/** A run as it stands at an instant. */
+export interface Moment {
+  readonly kept: KeptRun | null;
+  /** When it was looked at, in ms since the epoch. */
+  readonly now: number;
+}
 
 export interface RunSubject {
   readonly studentId: string;
