@@ -36,7 +36,7 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ["**/*.{js,css,html,svg,woff2,mp3}"],
-        globIgnores: ["home.html", "home-sw.js"],
+        globIgnores: ["home.html", "home-sw.js", "**/exceljs*.js"],
         navigateFallback: "/index.html",
         navigateFallbackDenylist: [/^\/api/, /^\/home\//],
         cleanupOutdatedCaches: true,

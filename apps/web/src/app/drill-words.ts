@@ -7,6 +7,7 @@ import {
   parseDrill,
   parseScore,
   readScore,
+  type CountedBy,
   type Drill,
   type LoggedDrill,
   type LoggedSet,
@@ -134,7 +135,11 @@ export function drillOddsWords(drill: Drill, chance: number): string {
 }
 
 /** What a set is evidence for, in one sentence. */
-export function evidenceWords(set: Pick<LoggedSet, "drill" | "subject" | "side">): string {
+export function evidenceWords(
+  set: Pick<LoggedSet, "drill" | "subject" | "side"> & { readonly countedBy?: CountedBy },
+): string {
+  if (set.countedBy === "student")
+    return "Counted alone: a hint of the chance, and in full once an instructor accepts it.";
   const name = subjectName(set.subject, set.side);
   const bearings = evidenceOf(set, syllabus());
   if (bearings.length === 0)

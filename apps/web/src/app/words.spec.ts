@@ -156,6 +156,13 @@ describe("every code has its words", () => {
 
   it("what a set was evidence for: the skill, a part of it, its rung alone, nothing", () => {
     const said = (subject: string, drill: LoggedDrill) => evidenceWords({ subject, side: "whole", drill });
+    const alone = {
+      subject: "cross",
+      side: "left",
+      drill: { kind: "streak" },
+      countedBy: "student",
+    } as const;
+    expect(evidenceWords(alone)).toMatch(/^Counted alone: a hint/);
     expect(said("double-under", { kind: "streak", count: 10 })).toBe("Counts for the double under.");
     expect(said("quadruple-under", { kind: "one-out", count: 5, score: "(o o) o" })).toBe(
       "Counts for the double under; the quadruple under comes with the whole one.",

@@ -5,7 +5,7 @@ import { checkSetCounts, type Drill } from "@mirrup/core";
 import { newRun, withEntry } from "../app/floor-run.js";
 import { tappedSet, typedFault, typedSet, type Counting } from "./counted.js";
 import { countingKept, keepCounting } from "./kept-counting.js";
-import { keepView, keptView, type KeptView } from "./kept-view.js";
+import { dropView, keepView, keptView, type KeptView } from "./kept-view.js";
 import { linkHere, tokenOf } from "./link.js";
 
 const START = Date.UTC(2026, 5, 1, 17);
@@ -113,8 +113,12 @@ describe("what a phone keeps", () => {
     keepView(view, kept);
     expect(keptView(TOKEN, "one", kept)).toEqual(view);
     expect(keptView("another", "one", kept)).toBeNull();
+    // A brother's link on the same phone takes nothing from it.
+    keepView({ ...view, token: "another" }, kept);
+    dropView("another", kept);
+    expect(keptView(TOKEN, "one", kept)).toEqual(view);
     expect(keptView(TOKEN, "two", kept)).toBeNull();
-    kept.setItem("mirrup-home-view", "{");
+    kept.setItem(`mirrup-home-view ${TOKEN}`, "{");
     expect(keptView(TOKEN, "one", kept)).toBeNull();
   });
 

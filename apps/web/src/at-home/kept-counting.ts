@@ -1,12 +1,12 @@
 /** The counting under way, kept with each tap: a page that is closed loses none. */
 import type { Counting } from "./counted.js";
 
-const KEPT = "mirrup-home-counting";
+const keyOf = (token: string) => `mirrup-home-counting ${token}`;
 
 export function keepCounting(token: string, counting: Counting | null, storage: Storage): void {
   try {
-    if (counting === null) storage.removeItem(KEPT);
-    else storage.setItem(KEPT, JSON.stringify({ token, counting }));
+    if (counting === null) storage.removeItem(keyOf(token));
+    else storage.setItem(keyOf(token), JSON.stringify(counting));
   } catch {
     // Then it is kept by the open page alone.
   }
@@ -14,11 +14,7 @@ export function keepCounting(token: string, counting: Counting | null, storage: 
 
 export function countingKept(token: string, storage: Storage): Counting | null {
   try {
-    const kept = JSON.parse(storage.getItem(KEPT) ?? "null") as {
-      readonly token: string;
-      readonly counting: Counting;
-    } | null;
-    return kept?.token === token ? kept.counting : null;
+    return JSON.parse(storage.getItem(keyOf(token)) ?? "null") as Counting | null;
   } catch {
     return null;
   }

@@ -149,7 +149,7 @@ describe("a student's page at home", () => {
     expect(client).toBeTruthy();
     expect(await screen.findByText("This link has ended.")).toBeTruthy();
     expect(screen.queryByText("basic bounce")).toBeNull();
-    expect(localStorage.getItem("mirrup-home-view")).toBeNull();
+    expect(localStorage.getItem(`mirrup-home-view ${TOKEN}`)).toBeNull();
   });
 
   it("asks for rest where jumping has ended early", async () => {

@@ -32,7 +32,7 @@ export function useHome(token: string): { readonly home: Home; readonly readAgai
     } catch (error) {
       if (isProblem(error) && (error.problem.status === 410 || error.problem.status === 400)) {
         // Nothing of it stays on a phone that may be anybody's.
-        dropView(localStorage);
+        dropView(token, localStorage);
         setHome({ kind: "ended", message: error.problem.detail });
       } else setHome((before) => (before.kind === "shown" ? before : { kind: "silent" }));
     }

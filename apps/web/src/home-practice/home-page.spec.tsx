@@ -47,6 +47,8 @@ describe("practice at home", () => {
     const link = await screen.findByLabelText("The link, shown this once");
     expect((link as HTMLInputElement).value).toMatch(/\/home\/abcdefghijklmnopqrstuvwxyz$/);
     expect(await screen.findByAltText("A square that a phone reads as the link")).toBeTruthy();
+    // Made on the machine itself, it would lead a phone to the phone.
+    expect(screen.getByRole("note").textContent).toContain("No phone reaches this address");
   });
 
   it("asks nobody for whoever is grown, and says why a link was not made", async () => {

@@ -204,6 +204,9 @@ function HomeLink({ studentId, endsAt, isGrown }: HomeLinkProps) {
   );
 }
 
+/** Addresses that are this machine's own, and no phone's. */
+const OWN_NAMES: ReadonlySet<string> = new Set(["localhost", "127.0.0.1", "[::1]"]);
+
 /** A link as text and as a square that a phone reads. */
 function Square({ token }: { readonly token: string }) {
   const address = `${window.location.origin}/home/${token}`;
@@ -223,6 +226,12 @@ function Square({ token }: { readonly token: string }) {
       <div>
         <Text className={classes.cue}>Your practice at home</Text>
         <Text>Read the square with a phone’s camera, and keep the page on its home screen.</Text>
+        {OWN_NAMES.has(window.location.hostname) && (
+          <Text role="note" className={classes.unreached}>
+            No phone reaches this address, which is this machine’s own. Open Mirrup by the name that phones
+            know it by, and make the link there.
+          </Text>
+        )}
         <Group align="flex-end" gap="xs" mt="xs">
           <TextInput label="The link, shown this once" size="md" w={320} readOnly value={address} />
           <CopyButton value={address}>

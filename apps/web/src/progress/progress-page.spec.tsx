@@ -36,6 +36,8 @@ function page(answers: Answers = {}, at = "/students/ada/progress") {
         "GET /auth/session": signedIn("coach"),
         "GET /studio": STUDIO,
         "GET /students/ada/standings": { items: [] },
+        "GET /students/ada": { id: "ada", name: "Ada Fen", goals: [{ subject: "cross", side: "left" }] },
+        "GET /students/ada/path": { steps: [{}], choices: [] },
         "GET /students/ada/progress": VIEW,
         "GET /students/ada/progress/side": COURSE,
         ...answers,
@@ -48,6 +50,7 @@ afterEach(cleanup);
 describe("a student's progress", () => {
   it("answers in words and, where asked, in a table", async () => {
     const { user } = page();
+    expect(await screen.findByText(/^The way to the cross, left side has 1 side left\./)).toBeTruthy();
     const tried = await screen.findByRole("region", { name: "How much was tried" });
     expect(within(tried).getByText("10 tries in 1 lesson, 80% of them clean.")).toBeTruthy();
     const button = within(tried).getByRole("button", { name: "As a table: How much was tried" });

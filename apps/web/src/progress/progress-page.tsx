@@ -11,8 +11,9 @@ import { useNow } from "../app/use-now.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { capital, dateWords, missMapWords, subjectName } from "../app/words.js";
 import { Braid } from "../braid/index.js";
-import { standingsQuery, studioQuery } from "../students/index.js";
+import { pathQuery, standingsQuery, studentQuery, studioQuery } from "../students/index.js";
 import { Answer } from "./answer.js";
+import { movedWords } from "./goal-words.js";
 import { nextTo, PERIOD_WEEKS, PERIODS, periodAsked } from "./period.js";
 import { drawnFirst } from "./question.js";
 import { progressQuery, sideProgressQuery } from "./queries.js";
@@ -32,6 +33,12 @@ export function ProgressPage() {
   const subject = params.get("skill");
   const view = useQuery({ ...progressQuery(studentId, period), enabled: studio.data !== undefined });
   const standings = useQuery(standingsQuery(studentId));
+  const student = useQuery(studentQuery(studentId));
+  const path = useQuery(pathQuery(studentId));
+  const moved =
+    student.data === undefined || path.data === undefined || view.data === undefined || period.to < today
+      ? null
+      : movedWords(student.data.goals, path.data, view.data.cleared, today);
   const ask = (changes: Readonly<Record<string, string | null>>) => {
     const asked = currentParams();
     for (const [name, value] of Object.entries(changes)) {
@@ -98,6 +105,7 @@ export function ProgressPage() {
           </Button>
         )}
       </Group>
+      {subject === null && moved !== null && <Text>{moved}</Text>}
       {view.data === undefined || standings.data === undefined ? (
         <Skeleton height={420} />
       ) : view.data.days.length === 0 && view.data.cleared.length === 0 ? (
