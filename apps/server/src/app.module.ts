@@ -22,6 +22,7 @@ import { PlansModule } from "./plans/index.js";
 import { ContractPipe } from "./problems/contract.pipe.js";
 import { ProgrammesModule } from "./programmes/index.js";
 import { ProblemFilter } from "./problems/problem.filter.js";
+import { ReportsModule } from "./reports/index.js";
 import { SetsModule } from "./sets/index.js";
 import { StudentsModule } from "./students/index.js";
 import { StudiosModule } from "./studios/index.js";
@@ -57,6 +58,7 @@ export class AppModule {
         PresenceModule,
         HandleModule,
         HomeModule,
+        ReportsModule,
         ArchiveModule,
       ],
       providers: [

@@ -409,6 +409,7 @@ export const AUDIT_ACTIONS = [
   "unshared",
   "opened-home",
   "closed-home",
+  "mailed-report",
   "deleted",
 ] as const;
 export type AuditAction = (typeof AUDIT_ACTIONS)[number];

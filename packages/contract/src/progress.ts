@@ -30,6 +30,14 @@ export interface ProgressView {
   readonly cleared: readonly ClearedSide[];
 }
 
+/** A report in words, for whoever may have it. */
+export interface ReportLetter {
+  readonly to: string;
+  readonly text: string;
+}
+/** As long as a year in words is, letters. */
+export const LONGEST_REPORT = 20_000;
+
 /** A period of a group, of everybody where none is named. */
 export interface ClassPeriodQuery extends PeriodQuery {
   readonly group?: string;

@@ -35,6 +35,7 @@ import {
   type LogPage,
   type LogQuery,
   TOPICS,
+  LONGEST_REPORT,
   MAX_SETS_PER_BATCH,
   ROLES,
   RUNG_STATES,
@@ -55,6 +56,7 @@ import {
   type MemberView,
   type PasswordRequest,
   type PersonView,
+  type ReportLetter,
   type ResetRequest,
   type ResetUse,
   type RoleRequest,
@@ -358,6 +360,11 @@ export const setUpRequest = objects<SetUpRequest>({
   name: name().required(),
   email: email().required(),
   password: newPassword().required(),
+}).required();
+
+export const reportLetter = objects<ReportLetter>({
+  to: email().required(),
+  text: Joi.string().pattern(/\S/).max(LONGEST_REPORT).required(),
 }).required();
 
 export const resetRequest = objects<ResetRequest>({ email: email().required() }).required();

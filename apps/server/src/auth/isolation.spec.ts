@@ -107,6 +107,10 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/home": ["viewer"],
   "POST /api/students/{id}/home": ["coach", () => ({ days: 30, agreed: true })],
   "DELETE /api/students/{id}/home": ["coach"],
+  "POST /api/students/{id}/report-letter": [
+    "coach",
+    () => ({ to: "parent@home.example", text: "New: the cross." }),
+  ],
   "GET /api/practised-at-home": ["viewer"],
   "GET /api/home/{token}": ["public"],
   "POST /api/home/{token}/sets": ["public"],

@@ -116,6 +116,29 @@ describe("the page of a report", () => {
     expect(screen.getByRole("button", { name: "Save as CSV" })).toBeTruthy();
   });
 
+  it("is sent in words to one address by a coach, and by no viewer", async () => {
+    page();
+    expect(await screen.findByRole("heading", { name: "Take care" })).toBeTruthy();
+    expect(screen.queryByLabelText("Send it by mail to")).toBeNull();
+    cleanup();
+    const { user, sent } = page({
+      "GET /auth/session": signedIn("coach"),
+      "POST /students/ada/report-letter": { done: true },
+    });
+    const field = await screen.findByLabelText("Send it by mail to");
+    await user.type(field, "nowhere");
+    await user.click(screen.getByRole("button", { name: "Send" }));
+    expect(sent).toEqual([]);
+    await user.clear(field);
+    await user.type(field, " parent@home.example");
+    await user.click(screen.getByRole("button", { name: "Send" }));
+    expect(await screen.findByText(/^On its way to parent@home.example/)).toBeTruthy();
+    const { to, text } = sent[0]?.body as { readonly to: string; readonly text: string };
+    expect(to).toBe("parent@home.example");
+    expect(text).toContain("New: the cross on both sides and the skier.");
+    expect(text).toContain("\n\nHow to help at home\n- Side swing cross, left side");
+  });
+
   it("says what to do where it cannot be made", async () => {
     page({ "GET /students/ada/standings": new Refused(410, "This student was deleted.") });
     expect(await screen.findByText("This student was deleted.")).toBeTruthy();

@@ -9,12 +9,22 @@ import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { saveFile } from "../app/save-file.js";
 import { useNow } from "../app/use-now.js";
-import { capital, dateWords, FAMILY_NAMES, goalWords, listWords, skillName } from "../app/words.js";
+import { capital, dateWords, FAMILY_NAMES, goalWords, skillName } from "../app/words.js";
 import { SmallBraid } from "../braid/index.js";
 import { periodAsked, PERIOD_WEEKS, PERIODS, progressQuery } from "../progress/index.js";
 import { nextQuery, pathQuery, standingsQuery, studentQuery, studioQuery } from "../students/index.js";
 import { formsOf, reportOf, type Report } from "./report.js";
-import { atHomeWords, careWords, learnedWords, nextWords, summaryWords, workingWords } from "./words.js";
+import { SendReport } from "./send-report.js";
+import {
+  atHomeWords,
+  careWords,
+  goalsWords,
+  learnedWords,
+  nextWords,
+  reportText,
+  summaryWords,
+  workingWords,
+} from "./words.js";
 import classes from "./report-page.module.css";
 
 const MINUTE_MS = 60_000;
@@ -88,7 +98,8 @@ export function ReportPage() {
       ) : kind === "event" ? (
         <Forms name={student.data.name} today={today} forms={formsOf(standings.data)} />
       ) : (
-        <ForHome
+        <Home
+          studentId={studentId}
           name={student.data.name}
           period={period}
           goals={student.data.goals.map(goalWords)}
@@ -115,6 +126,17 @@ function formsCsv(forms: ReturnType<typeof formsOf>): string {
   return Papa.unparse(
     { fields: ["Family", "Form", "Left", "Right"], data },
     { escapeFormulae: true, newline: "\r\n" },
+  );
+}
+
+/** A report for home, and its way there. */
+function Home({ studentId, ...of }: ForHomeProps & { readonly studentId: string }) {
+  const { name, report, period, goals } = of;
+  return (
+    <>
+      <ForHome {...of} />
+      <SendReport studentId={studentId} text={reportText(name, report, period, goals)} />
+    </>
   );
 }
 
@@ -158,12 +180,7 @@ function ForHome({ name, period, goals, report }: ForHomeProps) {
             <li key={`${one.subject} ${one.side}`}>{nextWords(one)}</li>
           ))}
         </ul>
-        {goals.length > 0 && (
-          <Text>
-            The goal: {listWords(goals)}.{" "}
-            {left === 0 ? "The way is done." : `${left} sides of skills are still on the way.`}
-          </Text>
-        )}
+        {goals.length > 0 && <Text>{goalsWords(goals, left)}</Text>}
       </section>
       <section>
         <Title order={3}>How to help at home</Title>

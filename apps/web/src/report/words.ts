@@ -67,3 +67,34 @@ export function careWords(items: readonly NextItem[]): readonly string[] {
   const always: readonly CautionCode[] = ["warm-up", "surface", "space", "pain"];
   return [...new Set([...always, ...asked])].map((code) => CAUTIONS[code]);
 }
+
+/** The whole report as a letter has it. */
+export function reportText(
+  name: string,
+  report: Report,
+  period: { readonly from: string; readonly to: string },
+  goals: readonly string[],
+): string {
+  const part = (title: string, lines: readonly string[]) =>
+    lines.length === 0 ? [] : [`${title}\n${lines.map((line) => `- ${line}`).join("\n")}`];
+  const atHome = report.atHome
+    .map(atHomeWords)
+    .map(({ what, say, look }) => `${what}. ${say} Look at: ${look}`);
+  return [
+    summaryWords(name, report, period),
+    ...part("Being worked on", report.working.map(workingWords)),
+    ...part("What comes next", report.next.map(nextWords)),
+    ...(goals.length === 0 ? [] : [goalsWords(goals, report.left)]),
+    ...part("How to help at home", atHome),
+    ...part("Take care", careWords(report.next)),
+  ].join("\n\n");
+}
+
+/** The goals, and how much of the way is left. */
+export function goalsWords(goals: readonly string[], left: number): string {
+  const way =
+    left === 0
+      ? "The way is done."
+      : `${counted(left, "side of a skill is", "sides of skills are")} still on the way.`;
+  return `The goal: ${listWords(goals)}. ${way}`;
+}

@@ -41,6 +41,7 @@ const ACTION_WORDS: Readonly<Record<AuditAction, string>> = {
   unshared: "withdrew the link to the combo",
   "opened-home": "made a home link for",
   "closed-home": "ended the home link of",
+  "mailed-report": "mailed a report on",
   deleted: "deleted",
 };
 
