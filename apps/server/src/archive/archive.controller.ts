@@ -5,6 +5,7 @@ import type { Request } from "express";
 import type { Member } from "../database/scope.js";
 import { Asking, Command, Reading } from "../door/index.js";
 import { ArchiveService } from "./archive.service.js";
+import { TOUCHED } from "./tables.js";
 
 @Controller("studio/archive")
 export class ArchiveController {
@@ -36,8 +37,7 @@ export class ArchiveController {
     audit: ["imported"],
     pace: "heavy",
     scope: "own",
-    // It is told of in the scope that it opens itself.
-    touches: [],
+    touches: TOUCHED,
   })
   read(@Asking() member: Member, @Req() sent: Request): Promise<ArchiveReply> {
     return this.archives.read(member, sent);

@@ -8,7 +8,7 @@ import { BadArchiveProblem, NotEmptyProblem, ProblemException } from "../problem
 import { StandingsService } from "../standings/index.js";
 import { StudentEntity } from "../students/index.js";
 import { checkArchive, readArchive } from "./read.js";
-import { ARCHIVED } from "./tables.js";
+import { ARCHIVED, TOUCHED } from "./tables.js";
 import { dropFolder, makeFolder, packed, unpack } from "./unpack.js";
 import { writeArchive } from "./write.js";
 
@@ -60,7 +60,7 @@ export class ArchiveService {
         const students = await scope.manager.countBy(StudentEntity, { studioId });
         await this.audit.note(scope, "imported", { about: `${students} students, from an archive` });
         await tellChange(scope, {
-          topics: ["studio", "catalogue", "students", "groups", "lessons", "combos", "pairs"],
+          topics: TOUCHED,
           studentIds: [],
           device: null,
         });

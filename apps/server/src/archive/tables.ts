@@ -10,6 +10,7 @@ import {
   setRequest,
   studentProfile,
 } from "@mirrup/contract/schemas";
+import type { Topic } from "@mirrup/contract";
 import type Joi from "joi";
 
 export interface ArchivedTable {
@@ -92,6 +93,11 @@ export const ARCHIVED: readonly ArchivedTable[] = [
 export const STUDIO_COLUMNS = [
   ...["time_zone", "school", "settings", "model", "model_sets", "model_at", "overlay_id"],
 ] as const;
+
+/** What of a studio is another once an archive was read. */
+export const TOUCHED: readonly Topic[] = [
+  ...(["studio", "catalogue", "students", "groups", "lessons", "combos", "pairs"] as const),
+];
 
 export const FORMAT = "mirrup-studio";
 export const VERSION = 1;

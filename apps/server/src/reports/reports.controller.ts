@@ -25,7 +25,8 @@ export class ReportsController {
     refuses: [410],
     audit: ["mailed-report"],
     pace: "letters",
-    touches: [],
+    // Its outbox.
+    touches: ["studio"],
   })
   async send(
     @Within() scope: Scope,

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import type {
+  DecisionRequest,
   MemberView,
   Role,
   SetRequest,
@@ -11,6 +12,7 @@ import type {
 } from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
 import type { Standing } from "@mirrup/core/teaching";
+import { v7 as uuid } from "uuid";
 import type { Type } from "@nestjs/common";
 import { Scopes } from "../database/scope.js";
 import { MembersService } from "../groups/index.js";
@@ -52,6 +54,8 @@ class Studio {
   readonly answers: (Answer & { readonly asked: string })[] = [];
   /** Sets by id, as they were sent. */
   private readonly sent: SetRequest[] = [];
+  /** What was said of sets that students counted alone, whether it was taken or not. */
+  private readonly accepted: DecisionRequest[] = [];
   readonly deleted = new Set<string>();
   readonly told = new Set<string>();
 
@@ -95,7 +99,8 @@ class Studio {
       ["side-swing", "left"],
     ] as const);
     const counts = { clean, bestStreak: between(this.random, 0, clean) };
-    const set = setOf(this.student, { subject, side, ...counts, at: this.at() });
+    const countedBy = this.random() < 0.3 ? "student" : "tapped";
+    const set = setOf(this.student, { subject, side, ...counts, countedBy, at: this.at() });
     this.sent.push(set);
     return set;
   }
@@ -111,18 +116,30 @@ class Studio {
     for (const set of sets) this.told.add(set.id);
   }
 
+  /** Clears and reopens, and is about sets that were sent: taken back, accepted, the accepting taken back. */
   private async decisions(): Promise<void> {
-    const target = this.sent.length > 0 && this.random() < 0.5 ? pick(this.random, this.sent) : null;
+    const target = this.sent.length > 0 && this.random() < 0.6 ? pick(this.random, this.sent) : null;
+    const undone = this.accepted.length > 0 && this.random() < 0.2 ? pick(this.random, this.accepted) : null;
     const decision =
-      target === null
-        ? decisionOf(this.student, {
-            at: this.at(),
-            decision: pick(this.random, [{ kind: "clear", count: null }, { kind: "reopen" }] as const),
+      undone !== null
+        ? decisionOf(undone.studentId, {
+            ...undone,
+            id: uuid(),
+            decision: { kind: "void", target: undone.id },
           })
-        : decisionOf(target.studentId, {
-            ...{ subject: target.subject, side: target.side, at: this.at() },
-            decision: { kind: "void", target: target.id },
-          });
+        : target === null
+          ? decisionOf(this.student, {
+              at: this.at(),
+              decision: pick(this.random, [{ kind: "clear", count: null }, { kind: "reopen" }] as const),
+            })
+          : decisionOf(target.studentId, {
+              ...{ subject: target.subject, side: target.side, at: this.at() },
+              decision: {
+                kind: target.countedBy === "student" && this.random() < 0.6 ? "accept" : "void",
+                target: target.id,
+              },
+            });
+    if (decision.decision.kind === "accept") this.accepted.push(decision);
     await this.ask("POST", "decisions", { decisions: [decision] });
   }
 
