@@ -2,7 +2,7 @@ import { CAUTIONS } from "@mirrup/catalogue";
 import type { HomeDrill, HomeSet, HomeView } from "@mirrup/contract";
 import { FAMILIES, grouped } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
-import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { v7 as uuid } from "uuid";
 import { drillOfWords } from "../app/drill-words.js";
 import { familyOf } from "../app/family.js";
@@ -41,9 +41,14 @@ export function HomePage({ token }: { readonly token: string }) {
     keepCounting(token, changed, localStorage);
     setCounting(changed);
   };
+  const handing = useRef(false);
   const finish = async (set: HomeSet) => {
+    // A finger that bounces hands in one set.
+    if (handing.current) return;
+    handing.current = true;
     await outbox.say([commandOf(token, set)]);
     count(null);
+    handing.current = false;
     setThanked(true);
     await outbox.flush();
     readAgain();
