@@ -38,7 +38,10 @@ test("a student's frontier is walked, taken in hand, filtered and shown as a way
   await expect(page.getByRole("complementary", { name: "The bead in hand" })).toContainText(
     "quadruple under",
   );
+  // While the search closes, Escape is still its own.
+  await expect(page.getByRole("dialog")).toBeHidden();
   await page.keyboard.press("Escape");
+  await expect(page.getByRole("complementary", { name: "The bead in hand" })).toBeHidden();
 
   await page.getByLabel("How far ahead").selectOption("the whole tree");
   await expect(page.getByRole("region", { name: "2 steps on" }).getByRole("button").first()).toBeVisible();
