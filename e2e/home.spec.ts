@@ -29,6 +29,10 @@ test("a link is made, practised by offline on a phone, accepted, and ended", asy
   await expect(home.locator("ol button").first()).toBeVisible();
   await expect(home.getByText(/Thistle|Quillhaven/)).toHaveCount(0);
   await expectAccessible(home);
+  // On a home screen it begins by its link, whatever the phone keeps.
+  const manifest = await home.locator('link[rel="manifest"]').getAttribute("href");
+  const installed = (await (await home.request.get(manifest ?? "")).json()) as { readonly start_url: string };
+  expect(installed.start_url).toBe(new URL(address).pathname);
   // A part of the application, and not the whole of it.
   expect(loaded.filter((path) => /controls|shared|frame/.test(path))).toEqual([]);
   // Its files are on the phone once the worker has been told of them.

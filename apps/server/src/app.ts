@@ -45,6 +45,19 @@ function securityHeaders(secure: boolean) {
   });
 }
 
+const HOME_MANIFEST = /^\/home\/([\w-]{20,100})\/home\.webmanifest$/;
+
+/**
+ * What a phone keeps of a home link's page: it begins by the link. A page on a home screen has a storage of its own, and
+ * would not know it otherwise.
+ */
+function homeManifest(webDir: string, path: string): object | null {
+  const token = HOME_MANIFEST.exec(path)?.[1];
+  if (token === undefined) return null;
+  const manifest = JSON.parse(readFileSync(join(webDir, "home.webmanifest"), "utf8")) as object;
+  return { ...manifest, start_url: `/home/${token}` };
+}
+
 /** Serves the built web application; every address that is no file and not the API's is the page itself. */
 function serveWeb(app: NestExpressApplication, webDir: string): void {
   app.use(
@@ -55,6 +68,11 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (request.method !== "GET" || request.path.startsWith("/api/")) {
       next();
+      return;
+    }
+    const manifest = homeManifest(webDir, request.path);
+    if (manifest !== null) {
+      response.type("application/manifest+json").send(JSON.stringify(manifest));
       return;
     }
     const page = request.path.startsWith("/home/") ? "home.html" : "index.html";

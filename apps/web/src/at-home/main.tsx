@@ -33,6 +33,9 @@ follow();
 dark.addEventListener("change", follow);
 
 const token = linkHere(window.location.pathname, localStorage);
+// Kept on a home screen, the page begins by its link: it has a storage of its own there.
+if (token !== null)
+  document.querySelector('link[rel="manifest"]')?.setAttribute("href", `/home/${token}/home.webmanifest`);
 createRoot(root).render(
   <StrictMode>{token === null ? <NoLink /> : <HomePage key={token} token={token} />}</StrictMode>,
 );
