@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
-import { defaultClientConditions, defineConfig } from "vite";
+import { defaultClientConditions, defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
 /** What the server answers is made of these: what a device kept of another shape is not shown to this version. */
@@ -14,6 +14,19 @@ function shapeOfAnswers(): string {
     hash.update(readFileSync(new URL(file, contract)));
   return hash.digest("hex").slice(0, 16);
 }
+
+/** The page of a home link is kept on a home screen by its own name: the application's manifest stays out of it. */
+const homeManifest: Plugin = {
+  name: "home-manifest",
+  enforce: "post",
+  transformIndexHtml: {
+    order: "post",
+    handler: (html, { path }) =>
+      path.endsWith("/home.html")
+        ? html.replace(/<link rel="manifest" href="\/manifest\.webmanifest">/, "")
+        : html,
+  },
+};
 
 export default defineConfig({
   define: { "import.meta.env.VITE_SHAPE": JSON.stringify(shapeOfAnswers()) },
@@ -42,6 +55,7 @@ export default defineConfig({
         cleanupOutdatedCaches: true,
       },
     }),
+    homeManifest,
   ],
   // The workspace's packages are read from their sources, so that a build never meets a stale one.
   resolve: { conditions: ["source", ...defaultClientConditions] },
