@@ -74,6 +74,16 @@ describe("a table of sets", () => {
     expect(at).toBe(new Date(`${day}T${time}`).toISOString());
   });
 
+  it("reads the seconds of a time, and an instant with its zone as it is", () => {
+    const timed = (time: string) => setOf(changed(4, time))?.at;
+    expect(timed("9:05:30")).toBe(new Date("2026-06-01T09:05:30").toISOString());
+    expect(timed("17:30:00")).toBe(new Date("2026-06-01T17:30").toISOString());
+    const whole = changed(4, "").map((cell, at) => (at === 3 ? "2026-06-01T17:30:00.000Z" : cell));
+    expect(setOf(whole)?.at).toBe("2026-06-01T17:30:00.000Z");
+    const zoned = changed(4, "").map((cell, at) => (at === 3 ? "2026-06-01T17:30:00+09:00" : cell));
+    expect(setOf(zoned)?.at).toBe("2026-06-01T08:30:00.000Z");
+  });
+
   it.each([
     [0, "Nobody Known", "Nobody here is called “Nobody Known”."],
     [0, "BO", "Several here are called “BO”."],

@@ -143,6 +143,7 @@ function dayOf(text: string, order: DayOrder): { readonly day: string; readonly 
     : null;
 }
 
+const INSTANT = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(?::\d{2}(?:\.\d+)?)?(?:Z|[+-]\d{2}:\d{2})$/;
 const TIME = /^([01]?\d|2[0-3]):[0-5]\d(?::\d\d)?$/;
 const MOST_TRIES = 20_000;
 /** Where the ids of lines come from. */
@@ -183,7 +184,10 @@ function setOf(
   if (when === null) return fault("day", `“${cell("day")}” is no day. Write one such as 2026-06-01.`);
   const time = cell("time") || when.time || "12:00";
   if (!TIME.test(time)) return fault("time", `“${time}” is no time of day. Write one such as 17:30.`);
-  const at = new Date(`${when.day}T${time.length < 5 ? `0${time}` : time}`);
+  // With its zone beside it an instant is told already; without, it is as the clock here shows it.
+  const at = INSTANT.test(cell("day"))
+    ? new Date(cell("day"))
+    : new Date(`${when.day}T${/^\d:/.test(time) ? `0${time}` : time}`);
   if (at.getTime() > Date.now()) return fault("day", `${when.day} has not come yet.`);
   const numbers = {
     clean: numberOf(cell("clean"), true),
