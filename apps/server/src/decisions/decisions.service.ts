@@ -136,6 +136,7 @@ export class DecisionsService {
     lines: readonly DecisionEntity[],
   ): Promise<readonly TouchedSide[]> {
     const sides: TouchedSide[] = [];
+    const changed: SetEntity[] = [];
     const touch = (about: readonly SubjectSide[], since: LogPlace | null) =>
       sides.push(...about.map(({ subject, side }) => ({ subject, side, since })));
     for (const line of lines) {
@@ -147,20 +148,21 @@ export class DecisionsService {
       if (set !== null) {
         if (line.decision.kind === "void") await addLoads(scope, [set], -1);
         touch(this.standings.sidesOf(scope, student, set), placeOf(set));
-        await remakeDays(scope, [set]);
+        changed.push(set);
       }
       if (decision?.decision.kind === "accept") {
         const accepted = await scope.manager.findOneByOrFail(SetEntity, {
           ...{ studioId: scope.studio.id, id: decision.decision.target },
         });
         touch(this.standings.sidesOf(scope, student, accepted), placeOf(accepted));
-        await remakeDays(scope, [accepted]);
+        changed.push(accepted);
         continue;
       }
       // What was asked of a gate changes all that was judged by it.
       if (decision !== null)
         touch(aboutOf(scope, decision), decision.decision.kind === "override" ? null : placeOf(decision));
     }
+    await remakeDays(scope, student.id, changed);
     return sides;
   }
 

@@ -48,6 +48,13 @@ const isGrown = (scope: Scope, { birthYear }: StudentEntity) =>
 
 const sinceOf = ({ now }: Scope) => new Date(now.getTime() - LOOKED_BACK_DAYS * DAY_MS);
 
+/** A student's sets from home that nobody has looked at. */
+const open = (scope: Scope, studentId: string) =>
+  scope.manager
+    .createQueryBuilder(SetEntity, "line")
+    .where({ studioId: scope.studio.id, studentId })
+    .andWhere(IS_OPEN, { since: sinceOf(scope) });
+
 /** Links for practice at home, and what came back by them, as instructors see it. */
 @Injectable()
 export class HomeLinksService {
@@ -89,10 +96,7 @@ export class HomeLinksService {
     const student = await this.students.getOrThrow(scope, studentId);
     const studioId = scope.studio.id;
     const link = await scope.manager.findOneBy(HomeLinkEntity, { studioId, studentId });
-    const sets = await scope.manager
-      .createQueryBuilder(SetEntity, "line")
-      .where({ studioId, studentId })
-      .andWhere(IS_OPEN, { since: sinceOf(scope) })
+    const sets = await open(scope, studentId)
       .orderBy("line.happened_at", "DESC")
       .addOrderBy("line.id", "DESC")
       .limit(MOST_SHOWN)
@@ -102,6 +106,11 @@ export class HomeLinksService {
       isGrown: isGrown(scope, student),
       sets: await withNotes(scope, sets),
     };
+  }
+
+  /** How many sets of a student nobody has looked at. */
+  waitingOf(scope: Scope, studentId: string): Promise<number> {
+    return open(scope, studentId).getCount();
   }
 
   /** Whoever has sets from home that nobody has looked at, the last first. */

@@ -58,7 +58,6 @@ export class HomeService {
       const reading = await this.standings.readingOf(scope, student);
       const rest = await this.restOf(scope, student);
       const lately = { from: dayAfter(todayIn(scope), -LATELY_DAYS), to: todayIn(scope) };
-      const { sets } = await this.links.of(scope, student.id);
       return {
         expiresAt: link.expiresAt.toISOString(),
         rest,
@@ -66,7 +65,7 @@ export class HomeService {
         strands: reading.standings.map(({ of: { subject, side }, status }) => ({ subject, side, status })),
         goals: goalsOf(scope, student, reading),
         cleared: clearedIn(scope, reading, lately),
-        waiting: sets.length,
+        waiting: await this.links.waitingOf(scope, student.id),
         own: skillsAlone(scope.overlay),
       };
     });

@@ -1,7 +1,7 @@
 /** What was done at each side on each day, kept in step with the log: a record is read from it, however long the log. */
 import { DAY_MS, grouped, type LocalDate, type SideName } from "@mirrup/core";
 import { mergeDays, practiceDays, type PracticeDay } from "@mirrup/core/teaching";
-import { In } from "typeorm";
+import { Between, In } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { insertAll } from "../database/insert-all.js";
 import {
@@ -67,15 +67,33 @@ async function write(scope: Scope, days: readonly OwnDay[]): Promise<void> {
   );
 }
 
-/** The days of some sets made anew from all that stands of them: after one was taken back, or accepted. */
-export async function remakeDays(scope: Scope, sets: readonly SetEntity[]): Promise<void> {
+/**
+ * The days of one student's sets made anew from all that stands of them: after some were taken back, or accepted. One
+ * statement a day and side, and three more however many: a whole file's sets can be taken back at once.
+ */
+export async function remakeDays(scope: Scope, studentId: string, sets: readonly SetEntity[]): Promise<void> {
+  if (sets.length === 0) return;
   const { manager, studio } = scope;
-  for (const { studentId, day, subject, side } of daysIn(scope, sets)) {
-    const key = { studioId: studio.id, studentId, day, subject, side };
-    const made = daysIn(scope, await standingSets(scope, key)).filter((one) => one.day === day);
-    await manager.delete(PracticeDayEntity, key);
-    await write(scope, made);
+  const about = await manager
+    .createQueryBuilder(DecisionEntity, "line")
+    .where({ studioId: studio.id, studentId })
+    .andWhere("line.decision ->> 'kind' IN ('void', 'accept')")
+    .getMany();
+  const voided = voidedBy(about);
+  const accepted = acceptedBy(about);
+  const made: OwnDay[] = [];
+  const lost: Pick<PracticeDayEntity, "studioId" | "studentId" | "day" | "subject" | "side">[] = [];
+  for (const { day, subject, side } of daysIn(scope, sets)) {
+    const around = await setsAround(scope, { studentId, day, subject, side });
+    const standing = around
+      .filter(({ id }) => !voided.has(id))
+      .map((set): LogSet => (accepted.has(set.id) ? { ...set, countedBy: "hand" } : set));
+    const own = daysIn(scope, standing).filter((one) => one.day === day);
+    made.push(...own);
+    if (own.length === 0) lost.push({ studioId: studio.id, studentId, day, subject, side });
   }
+  await write(scope, made);
+  if (lost.length > 0) await manager.delete(PracticeDayEntity, lost);
 }
 
 interface DayKey {
@@ -85,32 +103,24 @@ interface DayKey {
   readonly side: SideName;
 }
 
-/** The sets of a side around a day that were not taken back, along the index by subject. */
-async function standingSets(
+/** The sets of a side around a day, along the index by subject. */
+function setsAround(
   { manager, studio }: Scope,
   { studentId, day, subject, side }: DayKey,
 ): Promise<readonly LogSet[]> {
   const noon = Date.parse(`${day}T12:00:00Z`);
   const query = manager.createQueryBuilder(SetEntity, "line").select([]);
   for (const field of LOG_SET_FIELDS) query.addSelect(`line.${field}`, field);
-  const sets = await query
-    .where({ studioId: studio.id, studentId, subject, side })
-    // The day of any time zone lies within.
-    .andWhere("line.happened_at BETWEEN :from AND :to", {
-      from: new Date(noon - 2 * DAY_MS),
-      to: new Date(noon + 2 * DAY_MS),
-    })
-    .getRawMany<LogSet>();
-  const decisions = await manager
-    .createQueryBuilder(DecisionEntity, "line")
-    .where({ studioId: studio.id, studentId })
-    .andWhere("line.decision ->> 'kind' IN ('void', 'accept')")
-    .getMany();
-  const voided = voidedBy(decisions);
-  const accepted = acceptedBy(decisions);
-  return sets
-    .filter(({ id }) => !voided.has(id))
-    .map((set): LogSet => (accepted.has(set.id) ? { ...set, countedBy: "hand" } : set));
+  return (
+    query
+      .where({ studioId: studio.id, studentId, subject, side })
+      // The day of any time zone lies within.
+      .andWhere("line.happened_at BETWEEN :from AND :to", {
+        from: new Date(noon - 2 * DAY_MS),
+        to: new Date(noon + 2 * DAY_MS),
+      })
+      .getRawMany<LogSet>()
+  );
 }
 
 /** Makes all days of a student anew from the sets that stand. */
@@ -120,19 +130,12 @@ export async function remakeAllDays(scope: Scope, studentId: string, sets: reado
   if (rows.length > 0) await insertAll(scope.manager, PracticeDayEntity, rows);
 }
 
-/** What some students did from one day to another, of one subject where it is named. */
+/** What some students did from one day to another. */
 export async function daysOf(
   { manager, studio }: Scope,
   studentIds: readonly string[],
-  { from, to, subject }: { readonly from: LocalDate; readonly to: LocalDate; readonly subject?: string },
+  { from, to }: { readonly from: LocalDate; readonly to: LocalDate },
 ): Promise<readonly OwnDay[]> {
-  const query = manager
-    .createQueryBuilder(PracticeDayEntity, "one")
-    .where({
-      studioId: studio.id,
-      studentId: In([...studentIds]),
-      ...(subject === undefined ? {} : { subject }),
-    })
-    .andWhere("one.day BETWEEN :from AND :to", { from, to });
-  return (await query.getMany()).map(dayOf);
+  const where = { studioId: studio.id, studentId: In([...studentIds]), day: Between(from, to) };
+  return (await manager.findBy(PracticeDayEntity, where)).map(dayOf);
 }

@@ -85,7 +85,9 @@ export class ProgressService {
     const { own, other } = await courseOf(scope, student.id, of);
     const course = chanceCourse(of.skill.skillClass, own, other, reading.model);
     const now = { at: scope.now.getTime(), chance: cleanChance(standing) };
-    const sets = [...(await this.standings.setsOfSide(scope, student.id, about))].reverse();
+    const last = await this.standings.setsOfSide(scope, student.id, about);
+    // What nobody saw is told apart.
+    const sets = last.filter(({ countedBy }) => countedBy !== "student").reverse();
     return {
       gate: of.gate,
       chances: (facts.countedAt === null ? [] : [...course, now]).map(({ at, chance }) => ({

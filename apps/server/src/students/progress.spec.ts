@@ -134,6 +134,16 @@ describe("what a student counted alone", () => {
     expect((await progress(student)).days).toMatchObject([{ sets: 0, aloneClean: 60 }]);
   });
 
+  it("is nothing that a side's course is told from: neither its rhythm nor its misses", async () => {
+    const student = await server.addStudent("Course Case");
+    const ticks = [0.5, 1, 1.5, 2];
+    await send(alone(student, { clean: 4, bestStreak: 4, ticks, misses: [{ fault: "toes" }] }));
+    const { body } = await server.get(
+      `/api/students/${student}/progress/side?subject=basic-bounce&side=whole`,
+    );
+    expect(body).toMatchObject({ rhythms: [], misses: [] });
+  });
+
   it("is accepted once, and only where it is a set of that student that stands", async () => {
     const student = await server.addStudent("Rules Case");
     const other = await server.addStudent("Other Case");
@@ -210,6 +220,20 @@ describe("what is kept by day", () => {
       expect(after?.cleanChance).toBeCloseTo(before.standing?.cleanChance ?? -1, 6);
     },
   );
+});
+
+describe("a whole file that is taken back", () => {
+  it("leaves no day of it, however many sets of a day and of many days one batch takes back", async () => {
+    const student = await server.addStudent("File Case");
+    const sets = Array.from({ length: 120 }, (_, at) => setOf(student, { at: ago(2 + (at % 12)) }));
+    const stays = setOf(student, { at: ago(2), clean: 7, bestStreak: 7 });
+    await send(...sets, stays);
+    const decisions = sets.map(({ id }) =>
+      decisionOf(student, { ...about, decision: { kind: "void", target: id }, reason: "" }),
+    );
+    expect((await server.post("/api/decisions", { decisions })).status).toBe(200);
+    expect((await progress(student)).days).toMatchObject([{ day: dayAgo(2), sets: 1, clean: 7 }]);
+  });
 });
 
 describe("a class's progress", () => {
