@@ -29,6 +29,8 @@ test("by night every page is as legible: the system's dark scheme is the desk's"
   page,
   mirrup,
 }) => {
+  // Nineteen pages, each measured text by text.
+  test.setTimeout(300_000);
   await page.emulateMedia({ colorScheme: "dark" });
   const student = await mirrup.studentPath("Ines Varga-Holt");
   for (const path of [

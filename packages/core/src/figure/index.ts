@@ -1,0 +1,17 @@
+/** A score as a figure that moves: `@mirrup/core/figure`. */
+export { bodyOf, HEIGHTS, ROPES, usualRope, type Body } from "./body.js";
+export { type Jumper, type Motion, motionOf } from "./motion.js";
+export { type Pass, passesOf } from "./passes.js";
+export { type Arm } from "./arm.js";
+export { type Leg } from "./leg.js";
+export { type BodyPose, poseAt } from "./pose.js";
+export {
+  pictureReach,
+  type Part,
+  type Stroke,
+  strokesOf,
+  type View,
+  type ViewName,
+  VIEWS,
+} from "./drawing.js";
+export { type Point } from "./point.js";
