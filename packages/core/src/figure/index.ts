@@ -15,3 +15,5 @@ export {
   VIEWS,
 } from "./drawing.js";
 export { type Point } from "./point.js";
+export { type Showing, showingOf } from "./looped.js";
+export { type KeyMoment, keyMoments, type MomentKind, tellingMoment, tellingMoments } from "./moments.js";
