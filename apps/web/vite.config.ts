@@ -49,7 +49,7 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ["**/*.{js,css,html,svg,woff2,mp3}"],
-        globIgnores: ["home.html", "home-sw.js", "**/exceljs*.js"],
+        globIgnores: ["home.html", "home-sw.js", "**/exceljs*.js", "**/deep-stage*.js"],
         navigateFallback: "/index.html",
         navigateFallbackDenylist: [/^\/api/, /^\/home\//],
         cleanupOutdatedCaches: true,
@@ -101,6 +101,12 @@ export default defineConfig({
               test: /packages[\\/](core|catalogue|contract)[\\/]/,
               priority: 10,
               minShareCount: 2,
+            },
+            {
+              // The figure's poses, apart from the craft that every page has.
+              name: "poses",
+              test: /packages[\\/]core[\\/]src[\\/]figure[\\/]|apps[\\/]web[\\/]src[\\/]figure[\\/](still|strip|moment-words|colours|paint)/,
+              priority: 12,
             },
             { name: "shared", test: /apps[\\/]web[\\/]src[\\/]/, priority: 5, minShareCount: 4 },
           ],

@@ -234,6 +234,10 @@ export const router = createBrowserRouter([
                     }),
                   },
                   {
+                    path: "frames",
+                    lazy: async () => ({ Component: (await import("./figure/frames-page.js")).FramesPage }),
+                  },
+                  {
                     path: "studio",
                     lazy: async () => ({ Component: (await import("./studio/studio-page.js")).StudioPage }),
                   },

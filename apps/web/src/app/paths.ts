@@ -76,6 +76,10 @@ export interface Paths {
   readonly certificates: (key: string, groupId?: string) => string;
   readonly skills: string;
   readonly skill: (id: string) => string;
+  /** Six frames of a score, to be printed. */
+  readonly frames: string;
+  /** When the hands move, how high one jumps, how fast the rope is. */
+  readonly timing: string;
   readonly studio: string;
 }
 
@@ -120,6 +124,8 @@ export function pathsOf(studioId: string): Paths {
       `${root}/programmes/${idOf(key)}/certificates${groupId === undefined ? "" : `/${groupId}`}`,
     skills: `${root}/skills`,
     skill: (id) => `${root}/skills/${id}`,
+    frames: `${root}/frames`,
+    timing: `${root}/timing`,
     studio: `${root}/studio`,
   };
 }

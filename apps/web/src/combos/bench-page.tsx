@@ -14,6 +14,7 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
+import { Figure } from "../figure/index.js";
 import { added, doubled, mirrored, nameOfParts, without, type Parts } from "./bench.js";
 import classes from "./bench.module.css";
 import { CountsGrid, Figures } from "./figures.js";
@@ -156,7 +157,14 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
       <div className={`${classes.main} ${classes.rest}`}>
         {score !== null && measures !== null && (
           <>
-            <Braid score={score} timing={measures.timing} label={`The braid of: ${words.slice(0, 400)}`} />
+            <Braid
+              score={score}
+              timing={measures.timing}
+              label={`The braid of: ${words.slice(0, 400)}`}
+              above={(playhead) => (
+                <Figure score={score} timing={measures.timing} name="This combo" playhead={playhead} />
+              )}
+            />
             <CountsGrid score={score} />
             <Figures score={score} measures={measures} tempo={tempo} dominant={dominant} student={student} />
           </>

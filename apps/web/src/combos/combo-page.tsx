@@ -11,6 +11,7 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
+import { Figure } from "../figure/index.js";
 import { useSettings } from "../students/index.js";
 import { addressOfParts } from "./bench-address.js";
 import benchClasses from "./bench.module.css";
@@ -74,7 +75,14 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
       <Heading combo={combo} benchAddress={`${paths.comboPage("bench")}?${bench.toString()}`} />
       <div className={classes.columns}>
         <div className={classes.left}>
-          <Braid score={score} timing={measures.timing} label={`The braid of: ${words.slice(0, 400)}`} />
+          <Braid
+            score={score}
+            timing={measures.timing}
+            label={`The braid of: ${words.slice(0, 400)}`}
+            above={(playhead) => (
+              <Figure score={score} timing={measures.timing} name={combo.name} playhead={playhead} />
+            )}
+          />
           <CountsGrid score={score} />
           <Group gap="sm" className={classes.noPrint}>
             <NumberInput

@@ -22,8 +22,9 @@ import { Link } from "react-router";
 import { catalogue } from "../app/catalogue.js";
 import { pluralOf } from "../app/plural.js";
 import { usePaths } from "../app/paths.js";
-import { linkWords, listWords } from "../app/words.js";
+import { capital, linkWords, listWords, skillName } from "../app/words.js";
 import { Braid } from "../braid/index.js";
+import { Figure } from "../figure/index.js";
 import { useSettings } from "../students/index.js";
 import { BodyControls, DEFAULT_BODY, timingOptions, type BodySettings } from "./body-controls.js";
 import { ScoreEditor } from "./score-editor.js";
@@ -143,6 +144,7 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
     () => readText(text, loop, body, dominant, turnRate),
     [text, loop, body, dominant, turnRate],
   );
+  const jumper = useMemo(() => ({ dominant }), [dominant]);
   const words = reading.ok ? listWords(readScore(reading.score)) : "";
   return (
     <section className={classes.desk} aria-label="Score desk">
@@ -193,6 +195,15 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
             timing={reading.timing}
             dominant={dominant}
             label={`The braid of: ${words}`}
+            above={(playhead) => (
+              <Figure
+                score={reading.score}
+                timing={reading.timing}
+                name={skillId === null ? "This score" : capital(skillName(skillId))}
+                jumper={jumper}
+                playhead={playhead}
+              />
+            )}
           />
           <Tightest score={reading.score} timing={reading.timing} />
           <SameScore score={reading.score} except={skillId} />

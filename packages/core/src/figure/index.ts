@@ -1,7 +1,7 @@
 /** A score as a figure that moves: `@mirrup/core/figure`. */
 export { bodyOf, HEIGHTS, ROPES, usualRope, type Body } from "./body.js";
 export { type Jumper, type Motion, motionOf } from "./motion.js";
-export { type Pass, passesOf } from "./passes.js";
+export { type Pass, passesOf, worstPass } from "./passes.js";
 export { type Arm } from "./arm.js";
 export { type Leg } from "./leg.js";
 export { type BodyPose, poseAt } from "./pose.js";

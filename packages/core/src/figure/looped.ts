@@ -3,6 +3,7 @@ import { checkScore } from "../rope/check.js";
 import type { RuleFault } from "../rope/fault.js";
 import { measureScore } from "../rope/measure.js";
 import { expandBeats, type Score } from "../rope/score.js";
+import type { Timing } from "../rope/timing.js";
 import { traceBeats } from "../rope/trace.js";
 import { motionOf, type Jumper, type Motion } from "./motion.js";
 
@@ -31,6 +32,18 @@ function closes(score: Score, jumper: Jumper): boolean {
   return endDirection === score.direction && endFacing === "front" && !isStopped;
 }
 
+/** A score's timing, one after the other. Its links are not asked for. */
+function rowOf({ beats, duration }: Timing, count: number): Timing {
+  const row = Array.from({ length: count }, (_, copy) =>
+    beats.map((beat) => ({
+      ...beat,
+      start: beat.start + copy * duration,
+      bottoms: beat.bottoms.map((bottom) => bottom + copy * duration),
+    })),
+  );
+  return { beats: row.flat(), duration: count * duration, links: [], tightest: null };
+}
+
 function faultOf(motion: Motion, fault: RuleFault | undefined): Showing["fault"] {
   if (fault?.beat === undefined || fault.beat === null) return null;
   const timing = motion.timing.beats[fault.beat];
@@ -46,7 +59,8 @@ export function showingOf(score: Score, jumper: Jumper = {}): Showing {
   if (closes(score, jumper)) {
     const unit = { kind: "group", items: score.items, from: 0, to: 0 } as const;
     const row: Score = { direction: score.direction, items: [{ unit, count: 3 }] };
-    return { motion: motionOf(row, jumper), offset: seconds, seconds, fault: null };
+    const timing = rowOf(once.timing, 3);
+    return { motion: motionOf(row, { ...jumper, timing }), offset: seconds, seconds, fault: null };
   }
   const [first] = checkScore(score, { dominant: jumper.dominant });
   return { motion: once, offset: 0, seconds, fault: faultOf(once, first) };

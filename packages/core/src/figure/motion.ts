@@ -6,7 +6,7 @@ import { cellOf } from "../grid.js";
 import type { Hand } from "../rope/arms.js";
 import { turnsBody } from "../rope/feet.js";
 import { expandBeats, type Score } from "../rope/score.js";
-import { timeScore, type Heights, type Timing } from "../rope/timing.js";
+import { DEFAULT_CONTACT, timeScore, type Heights, type Timing } from "../rope/timing.js";
 import { traceBeats, type TracedBeat } from "../rope/trace.js";
 import { bodyOf, type Body } from "./body.js";
 import { depthOf } from "./cord.js";
@@ -21,7 +21,11 @@ export interface Jumper {
   readonly jump?: Heights;
   /** Ground contact, seconds. */
   readonly contact?: number;
+  /** Metres that the feet must be above the rope. */
+  readonly clearance?: number;
   readonly dominant?: Hand;
+  /** When everything is, where that is known already; else it is timed by the jump, the contact and the clearance. */
+  readonly timing?: Timing;
 }
 
 /** A half turn of the body: from when to when, and which way. */
@@ -36,7 +40,6 @@ export interface Motion {
   readonly body: Body;
   readonly beats: readonly TracedBeat[];
   readonly timing: Timing;
-  readonly contact: number;
   readonly starts: readonly number[];
   /** The stance before the first take-off, then that of each landing. */
   readonly stances: readonly Stance[];
@@ -81,15 +84,14 @@ function bodyTurns(beats: readonly TracedBeat[], timing: Timing): BodyTurn[] {
 /** A score as a jumper's motion. Throws a `RangeError` for measures out of range. O(beats). */
 export function motionOf(score: Score, jumper: Jumper = {}): Motion {
   const body = bodyOf(jumper.height, jumper.rope);
-  const { jump: height, contact = 0.25, dominant = "r" } = jumper;
-  const timing = timeScore(score, { height, contact, dominant });
+  const { jump: height, contact, clearance, dominant = "r" } = jumper;
+  const timing = jumper.timing ?? timeScore(score, { height, contact, clearance, dominant });
   const { beats } = traceBeats(expandBeats(score), score.direction, dominant);
   const keys = turningKeys(beats, timing);
   return {
     body,
     beats,
     timing,
-    contact,
     starts: timing.beats.map(({ start }) => start),
     stances: [
       stanceOf(beats[0]?.takeOff ?? "b", []),
@@ -141,17 +143,17 @@ function giveOf(share: number, contact: number, landing: number, leaving: number
 
 /** Where in its jumps the motion is at a time. O(log beats). */
 export function momentAt(motion: Motion, at: number): Moment {
-  const { timing, stances, contact, starts } = motion;
+  const { timing, stances, starts } = motion;
   const standing = cellOf(stances, 0);
   const first = timing.beats[0];
   const speedOf = (airtime: number) => (GRAVITY * airtime) / 2;
   if (first === undefined || at < 0) {
-    const share = Math.min(1, Math.max(0, 1 + at / contact));
-    const give = giveOf(share, contact, 0, first === undefined ? 0 : speedOf(first.airtime));
+    const share = Math.min(1, Math.max(0, 1 + at / DEFAULT_CONTACT));
+    const give = giveOf(share, DEFAULT_CONTACT, 0, first === undefined ? 0 : speedOf(first.airtime));
     return { before: standing, after: standing, flown: 1, rise: 0, give };
   }
   const place = lastBefore(starts, at);
-  const { start, airtime } = cellOf(timing.beats, place);
+  const { start, airtime, cycle } = cellOf(timing.beats, place);
   const [before, after] = [cellOf(stances, place), cellOf(stances, place + 1)];
   const since = at - start;
   if (since < airtime)
@@ -159,6 +161,7 @@ export function momentAt(motion: Motion, at: number): Moment {
       ...{ before, after, flown: since / airtime, give: 0 },
       rise: (GRAVITY / 2) * since * (airtime - since),
     };
+  const contact = cycle - airtime;
   const share = Math.min(1, (since - airtime) / contact);
   const next = timing.beats[place + 1];
   const leaving = next === undefined ? 0 : speedOf(next.airtime);

@@ -31,9 +31,18 @@ export function underSoles({ legs, cord, pelvis, yaw }: BodyPose, height: number
   );
 }
 
-/** The passes under the feet of a motion, in their order. O(turns). */
-export function passesOf(motion: Motion): readonly Pass[] {
-  return motion.beats.flatMap(({ turns }, beat) =>
+/** Where the rope comes worst under the feet, of the first `most` passes; undefined where there is none. */
+export function worstPass(motion: Motion, most = 64): Pass | undefined {
+  const passes = passesOf(motion, most);
+  return passes.reduce<Pass | undefined>(
+    (worst, pass) => (worst === undefined || pass.under < worst.under ? pass : worst),
+    undefined,
+  );
+}
+
+/** The passes under the feet of a motion, in their order; the first `most`. O(turns). */
+export function passesOf(motion: Motion, most = Infinity): readonly Pass[] {
+  return motion.beats.slice(0, most).flatMap(({ turns }, beat) =>
     turns.flatMap(({ arms, turn }, place): Pass[] => {
       if (!UNDER_FEET[arms] || turn.caught) return [];
       const at = cellOf(cellOf(motion.timing.beats, beat).bottoms, place);

@@ -1,0 +1,16 @@
+/** Makes clips beside the page. */
+import { expose } from "comlink";
+import { CLIP, gifOf, type ClipAsked } from "./clip.js";
+
+const worker = {
+  gif: (asked: ClipAsked, onDone: (share: number) => void): Uint8Array<ArrayBuffer> => {
+    const context = new OffscreenCanvas(CLIP.width, CLIP.height).getContext("2d", {
+      willReadFrequently: true,
+    });
+    if (context === null) throw new Error("This browser cannot draw beside the page.");
+    return gifOf(asked, context, onDone);
+  },
+};
+export type ClipWorker = typeof worker;
+
+expose(worker);

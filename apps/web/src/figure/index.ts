@@ -1,0 +1,1 @@
+export { Figure, Strip } from "./lazy-figure.js";

@@ -1,0 +1,42 @@
+import { useEffect, useState, type RefObject } from "react";
+import { flatStage } from "./flat-stage.js";
+import type { Stage } from "./stage.js";
+
+/**
+ * A stage on a canvas: with depth where the browser can, flat where it cannot, where what draws it cannot be loaded, or
+ * where the graphics were taken away. A canvas serves one of them: `flat` asks for a new one.
+ */
+export function useStage(
+  canvas: RefObject<HTMLCanvasElement | null>,
+  flat: boolean,
+  onFlat: () => void,
+): Stage | null {
+  const [stage, setStage] = useState<Stage | null>(null);
+  useEffect(() => {
+    const { current } = canvas;
+    if (current === null) return undefined;
+    let made: Stage | null = null;
+    let gone = false;
+    const maker: Promise<(on: HTMLCanvasElement) => Stage> = flat
+      ? Promise.resolve(flatStage)
+      : import("./deep-stage.js").then(
+          ({ deepStage }) =>
+            (on) =>
+              deepStage(on, onFlat),
+        );
+    maker
+      .then((make) => {
+        if (gone) return;
+        made = make(current);
+        setStage(made);
+      })
+      // No WebGL, or what draws by it is out of reach.
+      .catch(() => !gone && onFlat());
+    return () => {
+      gone = true;
+      made?.dispose();
+      setStage(null);
+    };
+  }, [canvas, flat, onFlat]);
+  return stage;
+}
