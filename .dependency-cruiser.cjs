@@ -12,7 +12,7 @@ const only = (name, from, allowed) => ({
 /** The rooms of the core in the order in which they stand; each may use those before it. */
 const ROOMS = ["rope", "syllabus", "log", "record", "next", "floor"];
 /** What stands beside them: each on all of the rooms, and on what is named. */
-const BESIDE = { placement: [], combos: ["rhythm"], rhythm: [], plan: ["combos"] };
+const BESIDE = { placement: [], combos: ["rhythm"], rhythm: [], plan: ["combos"], figure: ["rhythm"] };
 
 /** What the files of the core that stand in no room are for: everybody. */
 const COMMON = "[^/]+\\.ts$";

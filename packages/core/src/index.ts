@@ -29,6 +29,7 @@ export {
   usualTempo,
 } from "./rope/timing.js";
 export { traceBeats } from "./rope/trace.js";
+export { DEFAULT_CLEARANCE, DEFAULT_CONTACT } from "./rope/timing.js";
 export {
   type Catalogue,
   type CatalogueFault,
