@@ -234,6 +234,10 @@ export const router = createBrowserRouter([
                     }),
                   },
                   {
+                    path: "timing",
+                    lazy: async () => ({ Component: (await import("./timing/timing-page.js")).TimingPage }),
+                  },
+                  {
                     path: "frames",
                     lazy: async () => ({ Component: (await import("./figure/frames-page.js")).FramesPage }),
                   },

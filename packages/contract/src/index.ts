@@ -3,6 +3,7 @@ import type { SettingValues } from "@mirrup/catalogue";
 import type { Drill, Gate, Holds, SchoolId, SideName, SubjectSide } from "@mirrup/core";
 import type { Goal, Load, NextReason, Status, WeekLoad } from "@mirrup/core/teaching";
 import type { Opened, StandingChange } from "./changes.js";
+import type { JumpMeasure } from "./jumps.js";
 import type { LessonStudent, LessonView } from "./lessons.js";
 import type { SetRequest, SetView } from "./sets.js";
 import type { DecisionView, StudentProfile } from "./teaching.js";
@@ -11,6 +12,7 @@ export * from "./combos.js";
 export * from "./lessons.js";
 export * from "./own-skills.js";
 export * from "./home.js";
+export * from "./jumps.js";
 export * from "./presence.js";
 export * from "./progress.js";
 export * from "./sets.js";
@@ -429,7 +431,7 @@ export interface AuditView {
 /** Everything that Mirrup keeps about one student. */
 export interface StudentRecord {
   readonly format: "mirrup-student";
-  readonly version: 3;
+  readonly version: 4;
   readonly exportedAt: string;
   readonly student: StudentProfile & {
     readonly id: string;
@@ -440,6 +442,8 @@ export interface StudentRecord {
   readonly decisions: readonly DecisionView[];
   readonly sets: readonly (SetView & { readonly receivedAt: string; readonly catalogueVersion: string })[];
   readonly standings: readonly StandingItem[];
+  /** How high they jumped, as it was measured; the oldest first. */
+  readonly jumps: readonly JumpMeasure[];
   /** Lessons of a class that the student was in, and what was planned for them there. */
   readonly lessons: readonly (Pick<LessonView, "id" | "day" | "title"> & Omit<LessonStudent, "studentId">)[];
 }

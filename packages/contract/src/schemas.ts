@@ -2,6 +2,7 @@
 import { SCHOOL_IDS, type SideName } from "@mirrup/core";
 import { STATUSES, type Load } from "@mirrup/core/teaching";
 import Joi from "joi";
+import { jumpMeasure } from "./jump-schemas.js";
 import {
   chance,
   clock,
@@ -81,6 +82,7 @@ import {
 import { setRequest, setView } from "./set-schemas.js";
 
 export * from "./combo-schemas.js";
+export * from "./jump-schemas.js";
 export * from "./lesson-schemas.js";
 export * from "./own-skill-schemas.js";
 export * from "./home-schemas.js";
@@ -458,7 +460,7 @@ export const auditReply = items(
 );
 export const studentRecordReply = objects<StudentRecord>({
   format: Joi.string().valid("mirrup-student").required(),
-  version: Joi.number().valid(3).required(),
+  version: Joi.number().valid(4).required(),
   exportedAt: instant().required(),
   student: (studentProfile as Joi.ObjectSchema).keys({
     id: uuid().required(),
@@ -476,6 +478,7 @@ export const studentRecordReply = objects<StudentRecord>({
     )
     .required(),
   standings: Joi.array().items(standing).required(),
+  jumps: Joi.array().items(jumpMeasure).required(),
   lessons: Joi.array()
     .items(
       Joi.object({

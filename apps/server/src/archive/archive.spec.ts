@@ -95,6 +95,15 @@ async function fill(): Promise<void> {
   ];
   await ok(post("/api/decisions", { decisions }));
   await ok(post("/api/combos", { combos: [comboOf()] }));
+  const jump = { id: uuid(), turns: 2, heightMm: 180, contactMs: 250, landings: 11, way: "taps" };
+  await ok(
+    owner.ask("PUT", `/api/students/${ada}/jumps`, {
+      ...jump,
+      measuredAt: ago(2),
+      removed: false,
+      at: ago(1),
+    }),
+  );
   await ok(
     post("/api/lessons", {
       lessons: [
@@ -171,7 +180,7 @@ describe("a studio's archive", () => {
   it("holds a table's rows as lines and as a sheet, with what they hash to, and no secret", async () => {
     const at = await unpacked(saved);
     const { format, version, files } = await manifestOf(at);
-    expect({ format, version }).toEqual({ format: "mirrup-studio", version: 1 });
+    expect({ format, version }).toEqual({ format: "mirrup-studio", version: 2 });
     expect(files.practice_set?.rows).toBe(4);
     const lines = await readFile(join(at, "lines/student.jsonl"), "utf8");
     expect(lines).not.toMatch(/studio_id|facts_rules/);
@@ -242,6 +251,19 @@ describe("a studio's archive", () => {
   });
 });
 
+it("of an older Mirrup is read without what it did not know of", async () => {
+  const at = await unpacked(saved);
+  const manifest = await manifestOf(at);
+  const { jump, ...files } = manifest.files;
+  expect(jump?.rows).toBe(1);
+  await writeFile(join(at, "manifest.json"), JSON.stringify({ ...manifest, version: 1, files }));
+  await rm(join(at, "lines/jump.jsonl"));
+  const { studioId, owner } = await empty();
+  expect((await owner.file("POST", PATH, await packedOf(at, await readdir(at)))).status).toBe(200);
+  expect(await server.sql("SELECT FROM jump WHERE studio_id = $1", [studioId])).toEqual([]);
+  expect(await server.sql("SELECT FROM practice_set WHERE studio_id = $1", [studioId])).toHaveLength(4);
+});
+
 describe("an archive that cannot be read", () => {
   it("is one that was damaged on its way, cut off, or none at all", async () => {
     expect(
@@ -261,7 +283,7 @@ describe("an archive that cannot be read", () => {
 
   it("is one of a newer Mirrup, or of something else", async () => {
     const manifest = (change: object) => (text: string) => JSON.stringify({ ...JSON.parse(text), ...change });
-    expect(await refused(await changed("manifest.json", manifest({ version: 2 })))).toContain("newer Mirrup");
+    expect(await refused(await changed("manifest.json", manifest({ version: 3 })))).toContain("newer Mirrup");
     expect(await refused(await changed("manifest.json", manifest({ format: "mirrup-student" })))).toContain(
       "no archive of a studio",
     );

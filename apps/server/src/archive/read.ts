@@ -13,7 +13,7 @@ import type { Scope } from "../database/scope.js";
 import { isTimeZone } from "../studios/index.js";
 import { BadArchiveProblem } from "../problems/problem.js";
 import {
-  ARCHIVED,
+  tablesOf,
   FORMAT,
   linesFile,
   MANIFEST,
@@ -128,18 +128,29 @@ async function studioOf(folder: string, { files }: Manifest): Promise<Row> {
   return studio;
 }
 
+export interface Checked {
+  readonly studio: Row;
+  /** Those that an archive of its version has. */
+  readonly tables: readonly ArchivedTable[];
+}
+
 /** Checks all of an unpacked archive; answers what it says of the studio. Throws `BadArchiveProblem`. */
-export async function checkArchive(folder: string): Promise<Row> {
+export async function checkArchive(folder: string): Promise<Checked> {
   const manifest = await manifestOf(folder);
   const studio = await studioOf(folder, manifest);
-  for (const table of ARCHIVED) await checkTable(folder, table, manifest);
-  return studio;
+  const tables = tablesOf(manifest.version);
+  for (const table of tables) await checkTable(folder, table, manifest);
+  return { studio, tables };
 }
 
 /** Writes a checked archive into the scope's studio, which has nothing of its own. */
-export async function readArchive(scope: Scope, folder: string, studio: Row): Promise<number> {
+export async function readArchive(
+  scope: Scope,
+  folder: string,
+  { studio, tables }: Checked,
+): Promise<number> {
   let sets = 0;
-  for (const table of ARCHIVED) {
+  for (const table of tables) {
     let batch: Row[] = [];
     const write = async () => {
       if (batch.length > 0) await insert(scope, table, batch);

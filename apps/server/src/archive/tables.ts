@@ -5,6 +5,7 @@
 import {
   combosRequest,
   decisionsRequest,
+  jumpRequest,
   lessonPlan,
   overlayEntry,
   setRequest,
@@ -21,6 +22,8 @@ export interface ArchivedTable {
   readonly without: Readonly<Record<string, unknown>>;
   /** What is wrong with a row that the database itself would take; undefined for nothing. */
   readonly fault?: (row: Row) => string | undefined;
+  /** The version of archives that has it first; every one where nothing is said. */
+  readonly since?: number;
 }
 
 export type Row = Readonly<Record<string, unknown>>;
@@ -46,6 +49,13 @@ function decisionFault(row: Row): string | undefined {
   const at = row.happened_at;
   const one = { id, studentId: row.student_id, subject, side, decision, reason, at };
   return faultOf(decisionsRequest, { decisions: [one] });
+}
+
+function jumpFault({ id, turns, landings, way, removed, ...row }: Row): string | undefined {
+  return faultOf(jumpRequest, {
+    ...{ id, turns, landings, way, removed, heightMm: row.height_mm, contactMs: row.contact_ms },
+    measuredAt: row.measured_at,
+  });
 }
 
 function overlayFault({ entries }: Row): string | undefined {
@@ -87,6 +97,7 @@ export const ARCHIVED: readonly ArchivedTable[] = [
   { name: "set_note", key: ["set_id"], without: NOTHING },
   { name: "decision", key: ["id"], without: { person_id: null }, fault: decisionFault },
   { name: "early_stop", key: ["student_id", "day"], without: NOTHING },
+  { name: "jump", key: ["student_id", "id"], without: NOTHING, fault: jumpFault, since: 2 },
 ];
 
 /** What of the studio itself goes along; its name stays that of where it is read. */
@@ -100,7 +111,10 @@ export const TOUCHED: readonly Topic[] = [
 ];
 
 export const FORMAT = "mirrup-studio";
-export const VERSION = 1;
+export const VERSION = 2;
+/** The tables that an archive of a version has. */
+export const tablesOf = (version: number): readonly ArchivedTable[] =>
+  ARCHIVED.filter(({ since = 1 }) => since <= version);
 export const MANIFEST = "manifest.json";
 export const STUDIO = "studio.json";
 /** Where a table's lines and its sheet stand. */

@@ -117,6 +117,14 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/students/{id}/combos": ["viewer"],
   "GET /api/students/{id}/combo-sets": ["viewer"],
   "PUT /api/students/{id}/notes": ["coach", () => ({ setId: set, text: "Wrists" })],
+  "GET /api/students/{id}/jumps": ["viewer"],
+  "PUT /api/students/{id}/jumps": [
+    "coach",
+    () => ({
+      ...{ id: uuid(), turns: 2, heightMm: 180, contactMs: 250, landings: 11, way: "taps" },
+      ...{ measuredAt: new Date().toISOString(), removed: false },
+    }),
+  ],
   "PUT /api/students/{id}/stop": ["coach"],
   "DELETE /api/students/{id}/stop": ["coach"],
   "POST /api/decisions": ["coach", () => ({ decisions: [decisionOf(student)] })],
@@ -324,7 +332,7 @@ describe("a student's record", () => {
     const { body } = await server.get(`/api/students/${gone}/export`);
     expect(body).toMatchObject({
       format: "mirrup-student",
-      version: 3,
+      version: 4,
       student: { id: gone, name: "Juniper Vanish", groups: ["Evenings"] },
       decisions: [{ subject: "cross", side: "left", by: expect.any(String) }],
       lessons: [{ title: "Evenings", attendance: "expected" }],

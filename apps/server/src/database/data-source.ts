@@ -19,6 +19,7 @@ import { StandingMarkEntity } from "../standings/standing-mark.entity.js";
 import { StandingEntity } from "../standings/standing.entity.js";
 import { DeletedStudentEntity } from "../students/deleted-student.entity.js";
 import { EarlyStopEntity } from "../students/early-stop.entity.js";
+import { JumpEntity } from "../students/jump.entity.js";
 import { StudentPairEntity } from "../students/student-pair.entity.js";
 import { StudentEntity } from "../students/student.entity.js";
 import { HomeLinkEntity } from "../home/home-link.entity.js";
@@ -29,6 +30,7 @@ import { Initial1764000000000 } from "./migrations/1764000000000-initial.js";
 import { People1764100000000 } from "./migrations/1764100000000-people.js";
 import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
 import { Home1766100000000 } from "./migrations/1766100000000-home.js";
+import { Jumps1766200000000 } from "./migrations/1766200000000-jumps.js";
 import { PracticeDays1766000000000 } from "./migrations/1766000000000-practice-days.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
@@ -76,6 +78,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       GroupEntity,
       GroupMemberEntity,
       EarlyStopEntity,
+      JumpEntity,
       StudentPairEntity,
       ComboEntity,
       LessonEntity,
@@ -117,6 +120,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Overlay1765900000000,
       PracticeDays1766000000000,
       Home1766100000000,
+      Jumps1766200000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

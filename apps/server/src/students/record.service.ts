@@ -9,6 +9,7 @@ import { LessonEntity } from "../lessons/lesson.entity.js";
 import { decisionsOf, notesOf, requestOf, SetEntity } from "../log/index.js";
 import { StandingsService, standingItem } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
+import { JumpsService } from "./jumps.service.js";
 import { StudentEntity } from "./student.entity.js";
 import { profileOf, StudentsService } from "./students.service.js";
 
@@ -20,6 +21,7 @@ export class RecordService {
     private readonly standings: StandingsService,
     private readonly members: MembersService,
     private readonly audit: AuditService,
+    private readonly jumps: JumpsService,
   ) {}
 
   async export(scope: Scope, id: string): Promise<StudentRecord> {
@@ -46,7 +48,7 @@ export class RecordService {
     await this.audit.note(scope, "exported", { studentId: id });
     return {
       format: "mirrup-student",
-      version: 3,
+      version: 4,
       exportedAt: scope.now.toISOString(),
       student: {
         ...profileOf(student),
@@ -63,6 +65,7 @@ export class RecordService {
         catalogueVersion: set.catalogueVersion,
       })),
       standings: standings.map(standingItem),
+      jumps: await this.jumps.all(scope, id),
       lessons: visits.map(({ lessonId, attendance, ownRope, places }) => {
         const { day = "", title = "" } = lessons.find((lesson) => lesson.id === lessonId) ?? {};
         return { id: lessonId, day, title, attendance, ownRope, places };

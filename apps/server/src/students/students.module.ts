@@ -4,6 +4,8 @@ import { StandingsModule } from "../standings/index.js";
 import { GridController } from "./grid.controller.js";
 import { ImportController } from "./import.controller.js";
 import { ImportService } from "./import.service.js";
+import { JumpsController } from "./jumps.controller.js";
+import { JumpsService } from "./jumps.service.js";
 import { NotesController } from "./notes.controller.js";
 import { NotesService } from "./notes.service.js";
 import { PairsController } from "./pairs.controller.js";
@@ -33,6 +35,7 @@ import { StudentsService } from "./students.service.js";
     GridController,
     StopsController,
     NotesController,
+    JumpsController,
     PairsController,
     ProgressController,
     ClassProgressController,
@@ -46,6 +49,7 @@ import { StudentsService } from "./students.service.js";
     ImportService,
     StopsService,
     NotesService,
+    JumpsService,
     PairsService,
     ProgressService,
     ClassProgressService,

@@ -6,6 +6,7 @@ import { IconPrinter, IconVolume } from "@tabler/icons-react";
 import { useState } from "react";
 import { counted } from "../app/plural.js";
 import { skillName } from "../app/words.js";
+import { Strip } from "../figure/index.js";
 import { CallOut, useTempo } from "../floor/index.js";
 import { useVoice } from "../voice/index.js";
 import classes from "./combo.module.css";
@@ -29,7 +30,8 @@ export function Call({ parts, side, names, accepted = settingValue("fused-forms"
     isForm: (subject) => FUSED_FORMS.includes(subject),
     isAccepted: (subject) => isFormCounted(subject, accepted),
   });
-  const pattern = callOf(scoreOf(comboText(shown)));
+  const score = scoreOf(comboText(shown));
+  const pattern = callOf(score);
   const refused = lines.filter((line) => line.form?.isAccepted === false);
   return (
     <section className={classes.section} aria-label="Call sheet">
@@ -61,6 +63,7 @@ export function Call({ parts, side, names, accepted = settingValue("fused-forms"
           what counts under Studio.
         </p>
       )}
+      <Strip score={score} />
       <table className={classes.sheet}>
         <thead>
           <tr>

@@ -38,6 +38,10 @@ export function commandWords(command: Command, nameOf: NameOf): string {
         : `${nameOf(command.studentId)}: jumping did not end early, ${dateTimeWords(command.at)}`;
     case "note":
       return `${nameOf(command.studentId)}: a note, “${command.text}”, ${dateTimeWords(command.at)}`;
+    case "jump":
+      return command.removed
+        ? `${nameOf(command.studentId)}: a measured jump is taken back, ${dateTimeWords(command.at)}`
+        : `${nameOf(command.studentId)}: jumps ${Math.round(command.jump.heightMm / 10)} cm high, ${dateTimeWords(command.at)}`;
     case "lesson":
       return `${runWords(command.run, nameOf)}, ${dateTimeWords(command.at)}`;
   }

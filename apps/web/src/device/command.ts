@@ -2,7 +2,7 @@
  * What is said on this device: everything tapped is a small command with an id, a time, and whoever said it. Pure.
  * The server takes each as often as it comes, and in any order.
  */
-import type { DecisionRequest, LessonRun, SetRequest } from "@mirrup/contract";
+import type { DecisionRequest, JumpMeasure, LessonRun, SetRequest } from "@mirrup/contract";
 import type { Sender } from "./sender.js";
 
 interface Said {
@@ -25,6 +25,13 @@ export type Saying =
   | { readonly kind: "stop"; readonly studentId: string; readonly stops: boolean }
   /** What is noted to a set; an empty text takes it back. */
   | { readonly kind: "note"; readonly studentId: string; readonly setId: string; readonly text: string }
+  /** How high somebody jumps, as it was measured, or that the measure is taken back. */
+  | {
+      readonly kind: "jump";
+      readonly studentId: string;
+      readonly jump: JumpMeasure;
+      readonly removed: boolean;
+    }
   /** What was tapped in a hall: who comes, who has a rope, how far it is, that it is over. */
   | { readonly kind: "lesson"; readonly lessonId: string; readonly run: LessonRun };
 
@@ -42,6 +49,7 @@ export function aboutOf(command: Command): string {
       return `student ${command.set.studentId}`;
     case "decide":
     case "note":
+    case "jump":
       return `student ${command.studentId}`;
     case "stop":
       return `stop ${command.studentId}`;
@@ -64,6 +72,7 @@ function thingsOf({ attendance = {}, ownRopes = {}, progress, finished }: Lesson
 export function isReplacedBy(earlier: Command, later: Command): boolean {
   if (aboutOf(earlier) !== aboutOf(later)) return false;
   if (earlier.kind === "stop") return true;
+  if (earlier.kind === "jump") return later.kind === "jump" && earlier.jump.id === later.jump.id;
   if (earlier.kind === "note") return later.kind === "note" && earlier.setId === later.setId;
   if (earlier.kind !== "lesson" || later.kind !== "lesson") return false;
   const said = new Set(thingsOf(later.run));

@@ -1,5 +1,5 @@
 /** This page's outbox, and what it says of it. */
-import type { DecisionRequest, LessonRun, SetRequest } from "@mirrup/contract";
+import type { DecisionRequest, JumpMeasure, LessonRun, SetRequest } from "@mirrup/contract";
 import { v7 as uuid } from "uuid";
 import { queryClient } from "../app/query-client.js";
 import type { Command, Kind, Saying } from "./command.js";
@@ -100,6 +100,11 @@ async function sayTyped(command: Command): Promise<void> {
 /** Notes something to a set. */
 export function sayNote(note: Note): void {
   void sayTyped(noteCommand(note));
+}
+
+/** Says how high somebody jumps, or takes that back: kept here at once, and with the server as soon as it answers. */
+export function sayJump(studentId: string, jump: JumpMeasure, removed: boolean): void {
+  void outbox.say([commandOf({ kind: "jump", studentId, jump, removed }, uuid(), now())]);
 }
 
 /** Says what was tapped in a hall. */

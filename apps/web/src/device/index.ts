@@ -3,12 +3,13 @@ export {
   finishRun,
   outbox,
   sayDecisions,
+  sayJump,
   sayNote,
   sayOfLesson,
   saySets,
   sayStop,
 } from "./here.js";
-export { useOutbox, useRun, useStops } from "./use-outbox.js";
+export { useJumps, useOutbox, useRun, useStops } from "./use-outbox.js";
 export { OutboxNote } from "./outbox-note.js";
 export { dropRun, keepRun, keptRun, keptRuns, writtenRun } from "./store.js";
 export type { KeptRun } from "./kept-run.js";

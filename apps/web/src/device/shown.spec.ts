@@ -1,5 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
-import { pressedOf, runOf, runsTogether } from "./shown.js";
+import type { JumpMeasure } from "@mirrup/contract";
+import { jumpsOf, pressedOf, runOf, runsTogether } from "./shown.js";
 import { lessonSaid, said, stopSaid } from "./testing.js";
 
 describe("what was pressed of a student", () => {
@@ -25,5 +26,23 @@ describe("what was tapped of a lesson", () => {
     expect(runOf(tapped, "l")).toEqual({ attendance: { a: "present", b: "absent" }, finished: true });
     expect(runOf(tapped, "nothing")).toBeNull();
     expect(runsTogether({ finished: true }, {})).toEqual({ finished: true });
+  });
+});
+
+describe("a student's measured jumps", () => {
+  const jump = (id: string, measuredAt: string): JumpMeasure => ({
+    ...{ id, measuredAt, turns: 2, heightMm: 180, contactMs: 250, landings: 11, way: "taps" },
+  });
+  const [older, newer] = [jump("a", "2026-06-01T10:00:00Z"), jump("b", "2026-06-02T10:00:00Z")];
+
+  it("are those that are stored with what was said here, the newest first, and nobody else's", () => {
+    const told = [
+      said("1", { kind: "jump", studentId: "ada", jump: newer, removed: false }),
+      said("2", { kind: "jump", studentId: "bo", jump: jump("c", "2026-06-03T10:00:00Z"), removed: false }),
+    ];
+    expect(jumpsOf(told, "ada", [older]).map(({ id }) => id)).toEqual(["b", "a"]);
+    expect(jumpsOf(told, "ada", [older, newer])).toHaveLength(2);
+    const back = [...told, said("3", { kind: "jump", studentId: "ada", jump: older, removed: true })];
+    expect(jumpsOf(back, "ada", [older]).map(({ id }) => id)).toEqual(["b"]);
   });
 });

@@ -1,5 +1,5 @@
 /** What was said on this device and is not with the server yet, over what was read of it. Pure. */
-import type { LessonRun } from "@mirrup/contract";
+import type { JumpMeasure, LessonRun } from "@mirrup/contract";
 import { localDate } from "@mirrup/core";
 import { isOfKind, type Command } from "./command.js";
 
@@ -29,4 +29,19 @@ export function runOf(said: readonly Command[], lessonId: string): LessonRun | n
     .filter((one) => isOfKind(one, "lesson"))
     .flatMap((one) => (one.lessonId === lessonId ? [one.run] : []));
   return runs.length === 0 ? null : runs.reduce(runsTogether);
+}
+
+/** A student's measured jumps as they are with what was said here: the newest first, without what is taken back. */
+export function jumpsOf(
+  said: readonly Command[],
+  studentId: string,
+  stored: readonly JumpMeasure[],
+): readonly JumpMeasure[] {
+  const jumps = new Map(stored.map((jump) => [jump.id, jump]));
+  for (const one of said) {
+    if (!isOfKind(one, "jump") || one.studentId !== studentId) continue;
+    if (one.removed) jumps.delete(one.jump.id);
+    else jumps.set(one.jump.id, one.jump);
+  }
+  return [...jumps.values()].sort((one, other) => (one.measuredAt < other.measuredAt ? 1 : -1));
 }

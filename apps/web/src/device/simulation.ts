@@ -59,6 +59,7 @@ export class Hall {
   readonly comes = new Map<string, Word<Attendance>>();
   readonly stops = new Map<string, Word<boolean>>();
   readonly notes = new Map<string, Word<string>>();
+  readonly jumps = new Map<string, Word<boolean>>();
   step = -1;
 
   /** Takes what is told in the name of whoever is signed in. */
@@ -79,6 +80,9 @@ export class Hall {
         // Nothing can be noted to a set that is not there.
         if (!this.sets.has(command.setId)) throw new Error(`A note came before its set ${command.setId}.`);
         keepLast(this.notes, command.setId, { value: command.text, at });
+        break;
+      case "jump":
+        keepLast(this.jumps, command.jump.id, { value: command.removed, at });
         break;
       case "decide":
         break;

@@ -4,6 +4,7 @@ import type {
   FloorView,
   Health,
   LessonView,
+  JumpRequest,
   NoteRequest,
   SetRequest,
   SetsReply,
@@ -88,6 +89,16 @@ async function tellNote(
   void client.invalidateQueries({ queryKey: ["students", studentId], predicate: isOfSets });
 }
 
+async function tellJump(
+  client: QueryClient,
+  { studentId, jump, removed, at }: Command<"jump">,
+  manner: Telling,
+): Promise<void> {
+  const said: JumpRequest = { ...jump, removed, at: await instantOf(at, manner) };
+  await put(`/students/${studentId}/jumps`, said, manner);
+  void client.invalidateQueries({ queryKey: ["students", studentId, "jumps"] });
+}
+
 async function tellRun(
   client: QueryClient,
   { lessonId, run, at }: Command<"lesson">,
@@ -131,6 +142,9 @@ export async function tell(
       return null;
     case "note":
       await tellNote(client, first, manner);
+      return null;
+    case "jump":
+      await tellJump(client, first, manner);
       return null;
     case "lesson":
       await tellRun(client, first, manner);

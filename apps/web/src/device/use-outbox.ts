@@ -1,10 +1,10 @@
-import type { LessonRun } from "@mirrup/contract";
+import type { JumpMeasure, LessonRun } from "@mirrup/contract";
 import { localDate } from "@mirrup/core";
 import { useMemo, useSyncExternalStore } from "react";
 import type { Command } from "./command.js";
 import { outbox } from "./here.js";
 import type { OutboxState } from "./outbox.js";
-import { pressedOf, runOf } from "./shown.js";
+import { jumpsOf, pressedOf, runOf } from "./shown.js";
 
 export function useOutbox(): OutboxState {
   return useSyncExternalStore(outbox.onChange, outbox.current);
@@ -23,6 +23,17 @@ export function useStops(): (studentId: string, isStored: boolean) => boolean {
   return (studentId, isStored) =>
     pressedOf(said, studentId, localDate(Date.now(), timeZone), timeZone) ?? isStored;
 }
+
+/** The jumps of a student with what was said of them here: the newest first. */
+export function useJumps(studentId: string | null, stored: readonly JumpMeasure[]): readonly JumpMeasure[] {
+  const said = useSaid();
+  return useMemo(
+    () => (studentId === null ? NO_JUMPS : jumpsOf(said, studentId, stored)),
+    [said, studentId, stored],
+  );
+}
+
+const NO_JUMPS: readonly JumpMeasure[] = [];
 
 /** What was tapped of a lesson and is not with the server yet; null for nothing. */
 export function useRun(lessonId: string): LessonRun | null {

@@ -120,7 +120,6 @@ export function Figure({ score, timing, name, jumper, playhead }: FigureProps) {
     [],
   );
   const { fault } = shown.showing;
-  const isAtFault = fault !== null && at !== null && at >= fault.at;
   const save = () => {
     const { current } = frame;
     if (current === null) return;
@@ -230,9 +229,9 @@ export function Figure({ score, timing, name, jumper, playhead }: FigureProps) {
             </Text>
           )}
         </div>
-        {isAtFault && (
+        {fault !== null && (
           <Text role="alert" fw={600}>
-            It stops here: {fault.message}
+            The figure stops in jump {fault.beat + 1}: {fault.message}
           </Text>
         )}
         {warning !== null && (

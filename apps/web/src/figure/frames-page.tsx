@@ -6,6 +6,7 @@ import { useSearchParams } from "react-router";
 import { currentParams } from "../app/current-params.js";
 import { VIEW_NAMES } from "./moment-words.js";
 import { Strip } from "./strip.js";
+import classes from "./frames-page.module.css";
 
 function isView(name: string): name is ViewName {
   return name in VIEWS;
@@ -21,19 +22,19 @@ export function FramesPage() {
   const name = params.get("name") ?? "Six frames";
   if (!parsed.ok)
     return (
-      <>
+      <div className={classes.page}>
         <Title order={1}>Six frames</Title>
         <Text mt="sm">
           This address holds no score that can be read: {parsed.fault.message} Choose “Print six frames”
           beside a figure.
         </Text>
-      </>
+      </div>
     );
   return (
-    <>
+    <div className={classes.page}>
       <Group justify="space-between" mb="md">
         <Title order={1}>{name}</Title>
-        <Group gap="sm" className="no-print">
+        <Group gap="sm" className={classes.tools}>
           <SegmentedControl
             aria-label="Seen from"
             value={view}
@@ -49,6 +50,6 @@ export function FramesPage() {
       </Group>
       <Strip score={parsed.score} view={view} />
       <Text mt="sm">Left arm and leg in blue, right arm and leg in red.</Text>
-    </>
+    </div>
   );
 }

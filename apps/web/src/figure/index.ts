@@ -1,1 +1,1 @@
-export { Figure, Strip } from "./lazy-figure.js";
+export { Figure, Strip, TellingStill } from "./lazy-figure.js";

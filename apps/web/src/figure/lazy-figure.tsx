@@ -2,6 +2,7 @@ import { Skeleton } from "@mantine/core";
 import { lazy, Suspense, type ComponentProps } from "react";
 
 const LoadedFigure = lazy(async () => ({ default: (await import("./figure.js")).Figure }));
+const LoadedStill = lazy(async () => ({ default: (await import("./telling-still.js")).TellingStill }));
 const LoadedStrip = lazy(async () => ({ default: (await import("./strip.js")).Strip }));
 
 /** A trick as it is jumped. What draws it is loaded where it is shown, and nowhere else. */
@@ -18,6 +19,15 @@ export function Strip(props: ComponentProps<typeof LoadedStrip>) {
   return (
     <Suspense fallback={<Skeleton height={190} />}>
       <LoadedStrip {...props} />
+    </Suspense>
+  );
+}
+
+/** The moment that tells most of a trick, still. */
+export function TellingStill(props: ComponentProps<typeof LoadedStill>) {
+  return (
+    <Suspense fallback={null}>
+      <LoadedStill {...props} />
     </Suspense>
   );
 }

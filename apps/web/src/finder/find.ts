@@ -48,6 +48,12 @@ function pagesOf(paths: Paths): readonly (Found & Named)[] {
   return [
     page("Today", "Who is here, and what each does next", paths.today, "lesson attendance register"),
     page("First steps", "What a new studio does first", paths.start, "begin setup help welcome"),
+    page(
+      "Timing",
+      "When the hands move, how high one jumps",
+      paths.timing,
+      "windows jump height speed figure",
+    ),
     page("Students", "Everybody, and where they stand", paths.students, "roster list"),
     page("Add students from a file", "A table of names", paths.importing, "import csv spreadsheet"),
     page("Class", "Groups, and who stands where", paths.class(), "groups table grid"),

@@ -7,6 +7,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { catalogue } from "../app/catalogue.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { SmallBraid } from "../braid/index.js";
+import { TellingStill } from "../figure/index.js";
 import { Corrections } from "./corrections.js";
 import { Counter } from "./counter.js";
 import type { Counting } from "./counting.js";
@@ -207,12 +208,17 @@ export function FloorSet(props: FloorSetProps) {
           />
           <Counter floor={floor} best={item?.bestStreak ?? 0} gate={gate}>
             {score !== null && (
-              <SmallBraid
-                score={score}
-                label={`The braid of ${drillOfWords(about.subject, about.side, drill)}`}
-                beat={tempo.beat}
-                tempo={tempo.tempo}
-              />
+              <div className={classes.shown}>
+                <SmallBraid
+                  score={score}
+                  label={`The braid of ${drillOfWords(about.subject, about.side, drill)}`}
+                  beat={tempo.beat}
+                  tempo={tempo.tempo}
+                />
+                <div className={classes.figure}>
+                  <TellingStill score={score} />
+                </div>
+              </div>
             )}
             {!begun && <Rest studentId={about.studentId} onOver={() => voice.say("go")} />}
           </Counter>

@@ -1,7 +1,8 @@
 import type { StudentDetail } from "@mirrup/contract";
-import { Fieldset, Skeleton, Text } from "@mantine/core";
+import { Button, Fieldset, Skeleton, Text } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
+import { usePaths } from "../app/paths.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { detailQuery } from "../students/index.js";
@@ -28,11 +29,25 @@ export function RecordPage() {
 }
 
 function Parts({ detail }: { readonly detail: StudentDetail }) {
+  const paths = usePaths();
   return (
     <div className={classes.page}>
       <RecordForm detail={detail} />
       <aside className={classes.beside}>
         <RopeFit detail={detail} />
+        <Fieldset legend="Jump height">
+          <Text size="sm" mb="xs">
+            Measured from ten tapped landings; every window of theirs is reckoned with it.
+          </Text>
+          <Button
+            component={Link}
+            to={`${paths.timing}?skill=double-under&student=${detail.id}`}
+            variant="default"
+            size="sm"
+          >
+            Measure a jump
+          </Button>
+        </Fieldset>
         <Fieldset legend="Decisions">
           <DecisionList studentId={detail.id} />
         </Fieldset>

@@ -11,6 +11,7 @@ import { saveFile } from "../app/save-file.js";
 import { useNow } from "../app/use-now.js";
 import { capital, dateWords, FAMILY_NAMES, goalWords, skillName } from "../app/words.js";
 import { SmallBraid } from "../braid/index.js";
+import { TellingStill } from "../figure/index.js";
 import { periodAsked, PERIOD_WEEKS, PERIODS, progressQuery } from "../progress/index.js";
 import { nextQuery, pathQuery, standingsQuery, studentQuery, studioQuery } from "../students/index.js";
 import { formsOf, reportOf, type Report } from "./report.js";
@@ -224,7 +225,10 @@ function Picture({
   const name = learnedWords({ subject, sides: [side] });
   return (
     <figure>
-      <SmallBraid score={score} label={`The hands and feet of ${name}`} beat={null} tempo={60} />
+      <div className={classes.shown}>
+        <TellingStill score={score} />
+        <SmallBraid score={score} label={`The hands and feet of ${name}`} beat={null} tempo={60} />
+      </div>
       <figcaption>{capital(skillName(subject))}</figcaption>
     </figure>
   );

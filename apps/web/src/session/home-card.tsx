@@ -1,10 +1,11 @@
 import { CAUTIONS, coachingOf, DRILLS } from "@mirrup/catalogue";
-import { skillOf } from "@mirrup/core";
+import { sideScore, skillOf } from "@mirrup/core";
 import { isEasyPhase, type PlanBlock } from "@mirrup/core/planning";
 import { Button, Group, Text, Title } from "@mantine/core";
 import { useEffect, useRef } from "react";
 import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
+import { Strip } from "../figure/index.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { capital, subjectName } from "../app/words.js";
 import { homeBlocks } from "./home-blocks.js";
@@ -23,6 +24,13 @@ function plainWords({ subject, side, drill }: PlanBlock): string {
   return drill.kind === "hold" && drill.seconds >= 2 * MINUTE
     ? `Keep going for ${counted(Math.round(drill.seconds / MINUTE), "minute")}, resting when you need to`
     : capital(drillOfWords(subject, side, drill));
+}
+
+/** How it is jumped, in three pictures. */
+function Shown({ subject, side }: Pick<PlanBlock, "subject" | "side">) {
+  const skill = catalogue().skills.get(subject);
+  const score = skill === undefined ? null : sideScore(skill, side);
+  return score === null ? null : <Strip score={score} count={3} />;
 }
 
 /** What to practise at home, in plain words and without the instructor: one page to take along. */
@@ -66,6 +74,7 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
                 {sets > 1 && `, ${sets} times with a rest between`}. {DRILLS[drill.kind].manner} About{" "}
                 {minutes} minutes.
               </p>
+              {!isEasyPhase(phase) && <Shown subject={subject} side={side} />}
               {!isEasyPhase(phase) && (
                 <p>
                   Think of: {say} {skill.cues[0]} It counts when: {look}

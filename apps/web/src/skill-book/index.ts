@@ -1,3 +1,4 @@
+export { usualHeight } from "./body-controls.js";
 export { ScoreDesk } from "./score-desk.js";
 export { ScoreEditor } from "./score-editor.js";
 export { searchSkills } from "./search.js";

@@ -144,6 +144,8 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
     () => readText(text, loop, body, dominant, turnRate),
     [text, loop, body, dominant, turnRate],
   );
+  const paths = usePaths();
+  const timed = new URLSearchParams(skillId === null ? { score: text } : { skill: skillId, score: text });
   const jumper = useMemo(() => ({ dominant }), [dominant]);
   const words = reading.ok ? listWords(readScore(reading.score)) : "";
   return (
@@ -174,6 +176,9 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
           onClick={() => reading.ok && onChange(printScore(reading.score))}
         >
           Tidy up
+        </Button>
+        <Button component={Link} to={`${paths.timing}?${timed.toString()}`} variant="default" size="sm">
+          Timing
         </Button>
         <Checkbox
           label="must follow itself"

@@ -11,12 +11,18 @@ const rateOf = (count: number, options: TimingOptions) =>
   timeScore(turns(count), options).beats[0]?.turnRate ?? 0;
 
 describe("where the rope's speed changes", () => {
-  test("from a bounce into a double, and out of it: each told once", () => {
-    const changes = speedChanges(scoreOf("o (o o) o (o o) o o"));
+  test("from a bounce into a double and out of it is told once, where it is first", () => {
+    const changes = speedChanges(scoreOf("o (o o) o (o o) (o o o) o"));
     expect(changes.map(({ from, to }) => [from, to])).toEqual([
       [0, 1],
-      [1, 2],
+      [3, 4],
+      [4, 5],
     ]);
+    const [out] = speedChanges(scoreOf("(o o) o"));
+    expect(out?.remedies.find(({ kind }) => kind === "bounces")).toEqual({
+      kind: "bounces",
+      rates: [expect.closeTo(Math.sqrt(132.78 * 190.31), 0)],
+    });
     const [into] = changes;
     // drills.md: a double of 18 cm turns 190 a minute, a bounce of 5 cm 133.
     expect(into?.rates.map(Math.round)).toEqual([133, 190]);

@@ -85,10 +85,10 @@ function hopFor(period: number, contact: number): SpeedRemedy[] {
   return [{ kind: "quicker-hop", height: LEAST_HOP, contact: onFloor, rate: 60 / period }];
 }
 
-function bouncesBetween(slow: number, fast: number): SpeedRemedy[] {
-  const steps = Math.ceil(Math.log(fast / slow) / Math.log(STEP) - 1e-9);
+function bouncesBetween(from: number, to: number): SpeedRemedy[] {
+  const steps = Math.ceil(Math.abs(Math.log(to / from)) / Math.log(STEP) - 1e-9);
   if (steps < 2) return [];
-  const rates = Array.from({ length: steps - 1 }, (_, step) => slow * (fast / slow) ** ((step + 1) / steps));
+  const rates = Array.from({ length: steps - 1 }, (_, step) => from * (to / from) ** ((step + 1) / steps));
   return [{ kind: "bounces", rates }];
 }
 
@@ -115,13 +115,13 @@ function changeBetween(
       remedies: [
         ...(slow.turns.length === 1 ? hopFor(fastPeriod, contact) : []),
         ...(higher === null ? [] : [{ kind: "higher", height: higher, rate: 60 / slowPeriod } as const]),
-        ...bouncesBetween(60 / slowPeriod, 60 / fastPeriod),
+        ...bouncesBetween(60 / one.period, 60 / other.period),
       ],
     },
   ];
 }
 
-/** Every place where the rope has to run faster or slower, the first of its kind. Throws as `timeScore` does. O(beats). */
+/** Where the rope has to run faster or slower: of the same two speeds the first place. Throws as `timeScore` does. O(beats). */
 export function speedChanges(score: Score, options: TimingOptions = {}): readonly SpeedChange[] {
   const { beats: timings } = timeScore(score, options);
   const { beats } = traceBeats(expandBeats(score), score.direction, options.dominant ?? "r");
@@ -134,7 +134,10 @@ export function speedChanges(score: Score, options: TimingOptions = {}): readonl
   });
   const known = new Set<string>();
   return changes.filter(({ rates }) => {
-    const key = rates.map((rate) => rate.toFixed(2)).join(" ");
+    const key = rates
+      .map((rate) => rate.toFixed(2))
+      .sort()
+      .join(" ");
     if (known.has(key)) return false;
     known.add(key);
     return true;
