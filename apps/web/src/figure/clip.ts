@@ -14,7 +14,7 @@ export interface ClipAsked {
   readonly speed: number;
 }
 
-export const CLIP = { width: 360, height: 420, framesASecond: 20, mostFrames: 400 } as const;
+export const CLIP = { width: 440, height: 380, framesASecond: 20, mostFrames: 400 } as const;
 const COLOURS = 64;
 
 /** When in the score each frame is, seconds: once through, at the asked speed. */

@@ -62,8 +62,9 @@ export function deepStage(canvas: HTMLCanvasElement, onLost: () => void): Stage 
       const tallest = Math.max(1, ...figures.map(({ body }) => body.scale));
       const widest = Math.max(0, ...figures.map((figure) => Math.abs(figure.aside)));
       // Two beside each other need room to the sides.
-      const wide = Math.max(1, (2 * widest + 2.2) / (2.6 * camera.aspect));
-      const distance = CAMERA.distance * tallest * wide;
+      const wide = Math.max(1, (2 * widest + 3.1) / (2.6 * camera.aspect));
+      const high = view.above > 0.6 ? 1.2 : 1;
+      const distance = CAMERA.distance * tallest * Math.max(wide, high);
       const eyes = CAMERA.eyes * tallest;
       camera.position.set(
         distance * Math.sin(view.around) * Math.cos(view.above),

@@ -7,6 +7,8 @@ type Canvas2D = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** Screen metres that a picture is high, for a jumper of 1.70 m. */
 export const PICTURE_HEIGHT = 2.6;
+/** And wide: the rope swings out ahead and behind. */
+const PICTURE_WIDTH = 3.1;
 /** How much lower than its middle the picture is drawn: the rope needs its room above the head. */
 const MIDDLE = 0.52;
 const EDGE = 2;
@@ -65,7 +67,9 @@ export function paint(
   context.fillRect(0, 0, width, height);
   const tallest = Math.max(1, ...figures.map(({ body }) => body.scale));
   const aside = Math.max(0, ...figures.map((figure) => Math.abs(figure.aside)));
-  const scale = Math.min(height / (PICTURE_HEIGHT * tallest), width / (2 * aside + 2.2 * tallest));
+  // From above the rope swings up and down the picture.
+  const high = view.above > 0.6 ? PICTURE_WIDTH : PICTURE_HEIGHT;
+  const scale = Math.min(height / (high * tallest), width / (2 * aside + PICTURE_WIDTH * tallest));
   for (const { pose, body, aside: left, strength } of figures) {
     const [toX, toY] = [width / 2 + left * scale, height * MIDDLE];
     context.globalAlpha = strength;

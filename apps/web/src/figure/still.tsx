@@ -14,7 +14,11 @@ interface StillProps {
   readonly view: View;
   /** What it shows, for whoever cannot see it; nothing where the words stand beside it. */
   readonly label?: string;
+  /** Whether the rope is low, so that the picture can be cut closer. */
+  readonly close?: boolean;
 }
+
+const CLOSE = 0.6;
 
 /** Hundredths of a metre: a picture's numbers stay short. */
 function units(metres: number): number {
@@ -42,8 +46,9 @@ function Shape({ stroke }: { readonly stroke: Stroke }) {
 }
 
 /** One pose as a picture that can be printed. */
-export function Still({ pose, body, view, label }: StillProps) {
-  const { aside, up } = pictureReach(body);
+export function Still({ pose, body, view, label, close = false }: StillProps) {
+  const reach = pictureReach(body);
+  const [aside, up] = close ? [CLOSE * reach.aside, 0.9 * reach.up] : [reach.aside, reach.up];
   const floor = units(0.97 * body.scale);
   return (
     <svg

@@ -17,6 +17,7 @@ export function TellingStill({ score }: { readonly score: Score }) {
       pose={pose}
       body={body}
       view={view}
+      close
       label={moment === undefined ? "Standing" : momentWords(moment)}
     />
   );

@@ -1,6 +1,7 @@
-import { defaultHeight, lowestHeight, multipleName, scoreOf, type TimingOptions } from "@mirrup/core";
+import { multipleName, type TimingOptions } from "@mirrup/core";
 import { NumberInput, Slider } from "@mantine/core";
 import { useState } from "react";
+import { usualHeight } from "../app/usual-height.js";
 import { capital } from "../app/words.js";
 import classes from "./body-controls.module.css";
 
@@ -13,12 +14,6 @@ export interface BodySettings {
 }
 
 export const DEFAULT_BODY: BodySettings = { heightCm: null, contactMs: 250, clearanceMm: 15 };
-
-/** The height that a beat of so many turns is jumped at: of a multiple, the lowest at which the rope turns no faster. */
-export function usualHeight(turns: number, turnRate: number): number {
-  if (turns < 2) return defaultHeight(turns);
-  return lowestHeight(scoreOf(`(${"o ".repeat(turns).trim()})`), 0, turnRate, {});
-}
 
 /** The timing's inputs: the height goes to the beats with most turns, the others keep theirs. */
 export function timingOptions(

@@ -1,4 +1,3 @@
-export { usualHeight } from "./body-controls.js";
 export { ScoreDesk } from "./score-desk.js";
 export { ScoreEditor } from "./score-editor.js";
 export { searchSkills } from "./search.js";

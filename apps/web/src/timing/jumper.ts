@@ -2,7 +2,7 @@
 import type { JumpMeasure, StudentProfile } from "@mirrup/contract";
 import type { TimingOptions } from "@mirrup/core";
 import { HEIGHTS, ROPES, type Jumper } from "@mirrup/core/figure";
-import { usualHeight } from "../skill-book/index.js";
+import { usualHeight } from "../app/usual-height.js";
 
 /** The newest measure for so many turns. `jumps` has the newest first. */
 export function measuredFor(jumps: readonly JumpMeasure[], turns: number): JumpMeasure | undefined {

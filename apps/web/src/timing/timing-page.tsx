@@ -228,6 +228,8 @@ function Of({ score, name, asked, turnRate }: OfProps) {
   );
 }
 
+/** A table that is wider than the page is moved by the arrow keys. */
+const REACHED_BY_KEYS = { viewportProps: { tabIndex: 0 } } as const;
 const NO_JUMPS: readonly [] = [];
 /** More are in the sheet. */
 const SHOWN = 64;
@@ -252,7 +254,7 @@ function Windows({ windows, name, whose }: WindowsProps) {
           Save as CSV
         </Button>
       </Group>
-      <Table.ScrollContainer minWidth={640}>
+      <Table.ScrollContainer minWidth={640} scrollAreaProps={REACHED_BY_KEYS}>
         <Table captionSide="bottom">
           <Table.Caption>
             {name}
@@ -327,7 +329,7 @@ function Heights({ score, timing, turnRate, options, unit }: HeightsProps) {
   return (
     <section aria-label="How high, how fast">
       <Title order={2}>How high, how fast</Title>
-      <Table.ScrollContainer minWidth={480}>
+      <Table.ScrollContainer minWidth={480} scrollAreaProps={REACHED_BY_KEYS}>
         <Table>
           <Table.Thead>
             <Table.Tr>

@@ -137,5 +137,5 @@ export function strokesOf(pose: BodyPose, body: Body, view: View): readonly Stro
 
 /** How far the picture of any pose of a body reaches from its middle, metres. */
 export function pictureReach(body: Body): { readonly aside: number; readonly up: number } {
-  return { aside: 1.2 * body.scale, up: 1.3 * body.scale };
+  return { aside: 1.35 * body.scale, up: 1.3 * body.scale };
 }

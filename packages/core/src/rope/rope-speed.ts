@@ -74,7 +74,7 @@ export function heightForPeriod(
 }
 
 function hopFor(period: number, contact: number): SpeedRemedy[] {
-  for (const onFloor of [contact, SPRINGY, SHORTEST].filter((floor) => floor <= contact)) {
+  for (const onFloor of [contact, SPRINGY].filter((floor) => floor <= contact)) {
     const airtime = period - onFloor;
     const height = airtime <= 0 ? 0 : heightOf(airtime);
     if (height >= LEAST_HOP) return [{ kind: "quicker-hop", height, contact: onFloor, rate: 60 / period }];
