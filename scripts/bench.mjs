@@ -1,5 +1,6 @@
 /** `npm run bench`: how fast, as ratios to a named reference in the same run. Asserts nothing. */
 import { randomUUID } from "node:crypto";
+import { benchFigure, benchPoses } from "./bench-figure.mjs";
 import { benchLoad } from "./bench-load.mjs";
 import { benchLog } from "./bench-log.mjs";
 import { benchRecord } from "./bench-record.mjs";
@@ -283,6 +284,7 @@ await main(async () => {
   const chromium = await ensureChromium();
   await buildIfStale();
   await benchScores();
+  await benchPoses();
   await benchPaths();
   await benchPlacement();
   // They read the packages as they were built.
@@ -308,6 +310,7 @@ await main(async () => {
     await benchWall(stack.postgres, headers["x-mirrup-studio"], id);
     await benchSignIns(api);
     await benchMap(stack.address, `/${headers["x-mirrup-studio"]}`, id, chromium);
+    await benchFigure(stack.address, `/${headers["x-mirrup-studio"]}`, chromium);
     await benchFirstPage(stack.address, chromium);
     const floor = `/${headers["x-mirrup-studio"]}/students/${id}/floor/skier/whole?kind=streak&aim=400`;
     await benchTaps(stack.address, floor, chromium, headers);

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 
 export interface Playhead {
   /** Seconds from the first take-off; null before anything was played or scrubbed. */
@@ -27,11 +27,12 @@ export function usePlayhead(seconds: number): Playhead {
     });
     return () => cancelAnimationFrame(frame);
   }, [playing, speed, seconds]);
+  const toggle = useCallback(() => setPlaying((before) => !before), []);
   return {
     at: at === null ? null : Math.min(at, seconds),
     playing,
     speed,
-    toggle: () => setPlaying(!playing),
+    toggle,
     scrub: (to) => {
       setPlaying(false);
       setAt(to);

@@ -1,5 +1,5 @@
 import { VIEWS, type View, type ViewName } from "@mirrup/core/figure";
-import { useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useCallback, useState, type KeyboardEvent, type PointerEvent } from "react";
 
 const PER_PIXEL = 0.011;
 const STEP = Math.PI / 12;
@@ -33,17 +33,21 @@ export function useTurned(first: ViewName): Turned {
     view: VIEWS[first],
     named: first,
   });
-  const turn = (around: number, above: number) =>
-    setAt(({ view }) => ({
-      view: {
-        around: view.around + around,
-        above: Math.min(HIGHEST, Math.max(LOWEST, view.above + above)),
-      },
-      named: null,
-    }));
+  const turn = useCallback(
+    (around: number, above: number) =>
+      setAt(({ view }) => ({
+        view: {
+          around: view.around + around,
+          above: Math.min(HIGHEST, Math.max(LOWEST, view.above + above)),
+        },
+        named: null,
+      })),
+    [],
+  );
+  const look = useCallback((name: ViewName) => setAt({ view: VIEWS[name], named: name }), []);
   return {
     ...at,
-    look: (name) => setAt({ view: VIEWS[name], named: name }),
+    look,
     turn,
     handlers: {
       onPointerDown: (event) => event.currentTarget.setPointerCapture(event.pointerId),

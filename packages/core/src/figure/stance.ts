@@ -47,7 +47,7 @@ const LEVEL: Stance = {
 
 /** One foot does something while the other stands: it is where the free foot is. */
 const FREE_FOOT: Readonly<Record<string, Partial<FootPlace>>> = {
-  tap: { out: 0.16, ahead: 0.1, lift: 0, pitch: 0.45 },
+  tap: { out: 0.2, ahead: 0.13, lift: 0, pitch: 0.45 },
   out: { out: 0.36, ahead: 0.03, lift: 0, pitch: 0.3 },
   heel: { out: 0.09, ahead: 0.32, lift: 0, pitch: -0.5 },
   toe: { out: 0.09, ahead: 0.26, lift: 0, pitch: 0.75 },

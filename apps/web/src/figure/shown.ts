@@ -1,0 +1,34 @@
+/** A score as it is shown at a time: over and over, as far as its first fault. */
+import type { Score } from "@mirrup/core";
+import { keyMoments, poseAt, showingOf, tellingMoment, type Jumper, type Showing } from "@mirrup/core/figure";
+import type { Drawn } from "./stage.js";
+
+export interface Shown {
+  readonly showing: Showing;
+  readonly still: number;
+}
+
+export function shownOf(score: Score, jumper: Jumper): Shown {
+  const showing = showingOf(score, jumper);
+  const moment = tellingMoment(showing.motion);
+  return { showing, still: moment === undefined ? 0 : moment.at % Math.max(1e-9, showing.seconds) };
+}
+
+/** Where in the motion a time of the score is; the moment that tells most before anything is played. */
+export function timeIn({ showing, still }: Shown, at: number | null): number {
+  const { seconds, fault } = showing;
+  const here = at === null ? still : seconds > 0 ? at % seconds : 0;
+  return showing.offset + (fault === null ? here : Math.min(here, fault.at));
+}
+
+export function drawnOf(shown: Shown, at: number, aside: number, strength: number): Drawn {
+  const { motion } = shown.showing;
+  return { pose: poseAt(motion, at), body: motion.body, aside, strength };
+}
+
+/** The moments around a time: the hands there, the pass and the landing of the jump that is shown. */
+export function aroundOf({ showing }: Shown, at: number): readonly number[] {
+  const moments = keyMoments(showing.motion).filter(({ kind }) => kind !== "take-off");
+  const next = moments.findIndex((moment) => moment.at >= at - 1e-6);
+  return moments.slice(Math.max(0, next - 1), Math.max(0, next - 1) + 3).map((moment) => moment.at);
+}
