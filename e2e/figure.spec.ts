@@ -172,3 +172,17 @@ test("the timing of a trick is read on a phone", async ({ page, mirrup }) => {
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await expectAccessible(page);
 });
+
+test("what draws figures is loaded where one is shown, and nowhere else", async ({ page, mirrup }) => {
+  await page.emulateMedia({ reducedMotion: "no-preference" });
+  const asked: string[] = [];
+  page.on("request", (request) => asked.push(new URL(request.url()).pathname));
+  const drawing = () => asked.filter((path) => /deep-stage|poses|figure-/.test(path));
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("link", { name: /Ines/ })).toBeVisible();
+  expect(asked.length).toBeGreaterThan(5);
+  expect(drawing()).toEqual([]);
+  await page.goto(`${mirrup.root}/skills/cross`);
+  await expect(figureOf(page)).toHaveAttribute("data-stage", "deep");
+  expect(drawing().length).toBeGreaterThan(1);
+});

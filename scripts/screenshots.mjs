@@ -170,7 +170,23 @@ const VIEWS = [
   {
     name: "skill-book",
     size: "desk",
-    open: (page, _student, root) => page.goto(`${root}/skills/side-swing-cross`),
+    moves: true,
+    open: async (page, _student, root) => {
+      await page.goto(`${root}/skills/leg-over-double`);
+      await page.locator("canvas[data-stage]").waitFor();
+    },
+  },
+  {
+    name: "timing",
+    size: "desk",
+    moves: true,
+    open: async (page, student, root) => {
+      const id = student.split("/").at(-1);
+      await page.goto(`${root}/timing?skill=open-cross-double&score=o+(o+xr)+o&student=${id}`);
+      await page.locator("canvas[data-stage]").waitFor();
+      await page.getByRole("region", { name: "When the hands move" }).scrollIntoViewIfNeeded();
+      await page.evaluate(() => globalThis.document.querySelector("main").scrollBy(0, 420));
+    },
   },
   {
     name: "programme",
@@ -204,14 +220,6 @@ const VIEWS = [
       await page.getByText("Who could do it").waitFor();
     },
   },
-  {
-    name: "floor-phone",
-    size: "phone",
-    open: async (page, student) => {
-      await page.goto(`${student}/floor/side-swing-cross/right?kind=one-out&aim=5`);
-      await page.getByRole("button", { name: "Clean" }).waitFor();
-    },
-  },
 ];
 
 await main(async () => {
@@ -230,11 +238,11 @@ await main(async () => {
     const root = `/${headers["x-mirrup-studio"]}`;
     const { items } = await (await fetch(`${address}/api/students`, { headers })).json();
     const student = `${root}/students/${items.find((one) => one.name === "Hana Petrivale").id}`;
-    for (const { name, size, as = "coach", open } of VIEWS) {
+    for (const { name, size, as = "coach", moves = false, open } of VIEWS) {
       const page = await browser.newPage({
         baseURL: address,
         viewport: SIZES[size],
-        reducedMotion: "reduce",
+        reducedMotion: moves ? "no-preference" : "reduce",
       });
       await signIn(page, as);
       await open(page, student, root);

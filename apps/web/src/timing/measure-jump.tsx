@@ -1,6 +1,6 @@
 import type { JumpMeasure, SetView } from "@mirrup/contract";
 import { CONTACTS, jumpOf, type MeasuredJump } from "@mirrup/core/figure";
-import { Button, Group, NumberInput, SegmentedControl, Text, Title } from "@mantine/core";
+import { Button, Group, Input, NumberInput, SegmentedControl, Text, Title } from "@mantine/core";
 import { useHotkeys } from "@mantine/hooks";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
@@ -58,9 +58,25 @@ export function MeasureJump(props: MeasureJumpProps) {
       <Text size="sm">
         Ten rebounds in a row, each as high as in the trick. Tap at every landing, or press L.
       </Text>
-      <Group gap="sm" my="sm">
-        <SegmentedControl aria-label="As high as in a" data={TURNS} value={turns} onChange={setTurns} />
-        <SegmentedControl aria-label="Time on the floor" data={FLOORS} value={floor} onChange={setFloor} />
+      <Group gap="md" my="sm">
+        <Input.Wrapper label="As high as in a">
+          <SegmentedControl
+            display="flex"
+            aria-label="As high as in a"
+            data={TURNS}
+            value={turns}
+            onChange={setTurns}
+          />
+        </Input.Wrapper>
+        <Input.Wrapper label="Time on the floor">
+          <SegmentedControl
+            display="flex"
+            aria-label="Time on the floor"
+            data={FLOORS}
+            value={floor}
+            onChange={setFloor}
+          />
+        </Input.Wrapper>
       </Group>
       <button
         type="button"

@@ -52,7 +52,7 @@ test("what makes the rope's speed equal is something to do, in the unit in use",
     "Jump the double higher and calmer: 52 cm; both turn 133 a minute.",
     "Put one bounce between: 159 a minute.",
   ]);
-  expect(said("in")[1]).toContain("20.5 in");
+  expect(said("in")[1]).toContain("20.6 in");
   expect(heightWords(0.18, "cm")).toBe("18 cm");
 });
 
