@@ -26,3 +26,6 @@ Object.defineProperty(document, "fonts", {
   value: { ready: Promise.resolve(), addEventListener() {}, removeEventListener() {} },
 });
 Object.assign(globalThis, { TextDecoder, TextEncoder });
+
+// Nothing is painted where there is no screen: a canvas has no context, as where a browser refuses one.
+globalThis.HTMLCanvasElement.prototype.getContext = () => null;

@@ -27,10 +27,8 @@ test("a skill's figure plays in step with its braid, is turned, slowed, compared
   await page.getByRole("button", { name: "Pause", exact: true }).click();
   const at = await secondsAt(figure);
   await expect.poll(() => secondsAt(figure)).toBe(at);
-  await expect(page.getByRole("slider", { name: "Time" })).toHaveAttribute(
-    "aria-valuenow",
-    new RegExp(`^${at.toFixed(1)}`),
-  );
+  const slider = page.getByRole("slider", { name: "Time" });
+  expect(Number(await slider.getAttribute("aria-valuenow"))).toBeCloseTo(at, 1);
   const paused = await look(figure);
   expect(paused).not.toBe(still);
 

@@ -49,6 +49,9 @@ test("a link is made, practised by offline on a phone, accepted, and ended", asy
   await home.goto("/home/");
   await home.locator("ol button").last().click();
   const name = (await home.getByRole("heading", { level: 1 }).textContent()) ?? "";
+  const picture = home.getByRole("button", { name: /^How .* is jumped$/ });
+  await picture.click();
+  await expect(picture).toHaveText("Stop");
   for (let tap = 0; tap < 3; tap += 1) await home.getByRole("button", { name: "Clean" }).click();
   await home.getByRole("button", { name: "Missed" }).click();
   // Closed in the middle, it goes on where it was.

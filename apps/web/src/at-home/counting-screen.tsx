@@ -1,12 +1,13 @@
 import { CAUTIONS, coachingOf } from "@mirrup/catalogue";
 import type { HomeSet } from "@mirrup/contract";
-import { DRILL_ROWS } from "@mirrup/core";
+import { DRILL_ROWS, sideScore } from "@mirrup/core";
 import { secondsOf } from "@mirrup/core/teaching";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { catalogue, ownWayOf } from "../app/catalogue.js";
 import { countsWords, drillOfWords, patternWords } from "../app/drill-words.js";
 import { useWakeLock } from "../app/use-wake-lock.js";
 import { capital, subjectName } from "../app/words.js";
+import { MovingPicture } from "../figure/moving/index.js";
 import { countedAt, newRun, withEntry, withoutLast } from "../app/floor-run.js";
 import { tappedSet, typedFault, typedSet, type Counting } from "./counted.js";
 import { useBeat } from "./use-beat.js";
@@ -36,6 +37,7 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
     return () => clearInterval(timer);
   }, []);
   const skill = catalogue().skills.get(subject);
+  const score = useMemo(() => (skill === undefined ? null : sideScore(skill, side)), [skill, side]);
   const { kept } = counting;
   const { run, begun, elapsed } = countedAt({ kept, now }, drill);
   const clock = secondsOf(drill);
@@ -56,6 +58,9 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
         {pattern !== null && <p className={classes.soft}>{pattern}</p>}
       </header>
       {skill !== undefined && <Thoughts skill={skill} counting={counting} />}
+      {score !== null && kept === null && !isTyped && (
+        <MovingPicture score={score} name={subjectName(subject, side)} className={classes.moving} />
+      )}
       {isTyped ? (
         <Typing
           onDone={(typed) => onFinish(typedSet(counting, typed, Date.now()))}

@@ -6,6 +6,7 @@ import "@fontsource/barlow-condensed/latin-600.css";
 import "../app/palette.css";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
+import { fetchMovingPicture } from "../figure/moving/index.js";
 import { linkHere } from "./link.js";
 import { HomePage } from "./page.js";
 import { NoLink } from "./no-link.js";
@@ -17,6 +18,8 @@ if (root === null) throw new Error("The page has no element #root to draw in.");
 async function keepFiles(): Promise<void> {
   await navigator.serviceWorker.register("/home-sw.js", { scope: "/home/" });
   const { active } = await navigator.serviceWorker.ready;
+  // What draws the pictures is asked for where one is shown, and is to be there without a network too.
+  await fetchMovingPicture();
   const files = performance.getEntriesByType("resource").map(({ name }) => name);
   active?.postMessage({ keep: files.filter((name) => new URL(name).pathname.startsWith("/assets/")) });
 }

@@ -8,6 +8,7 @@ import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { listWords } from "../app/words.js";
 import { Braid } from "../braid/index.js";
+import { Figure } from "../figure/index.js";
 import { Call } from "./call.js";
 import { Cautions } from "./cautions.js";
 import classes from "./combo.module.css";
@@ -43,6 +44,9 @@ export function SharedPage() {
         score={score}
         timing={measures.timing}
         label={`The braid of: ${listWords(readScore(score)).slice(0, 400)}`}
+        above={(playhead) => (
+          <Figure score={score} timing={measures.timing} name={name} playhead={playhead} />
+        )}
       />
       <CountsGrid score={score} />
       <Cautions score={score} />

@@ -1,9 +1,10 @@
 /** Makes clips beside the page. */
 import { expose } from "comlink";
-import { CLIP, gifOf, type ClipAsked } from "./clip.js";
+import { CLIP } from "./clip-size.js";
+import { gifOf, type ClipAsked, type MadeClip } from "./clip.js";
 
 const worker = {
-  gif: (asked: ClipAsked, onDone: (share: number) => void): Uint8Array<ArrayBuffer> => {
+  gif: (asked: ClipAsked, onDone: (share: number) => void): MadeClip => {
     const context = new OffscreenCanvas(CLIP.width, CLIP.height).getContext("2d", {
       willReadFrequently: true,
     });

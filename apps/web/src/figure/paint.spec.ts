@@ -1,7 +1,8 @@
 import { expect, test } from "@jest/globals";
 import { scoreOf } from "@mirrup/core";
 import { motionOf, poseAt, VIEWS } from "@mirrup/core/figure";
-import { CLIP, frameTimes } from "./clip.js";
+import { CLIP } from "./clip-size.js";
+import { framesOf } from "./clip.js";
 import type { Colours } from "./colours.js";
 import { paint } from "./paint.js";
 
@@ -76,11 +77,13 @@ test("two stand beside each other, and what is only compared with is faint", () 
   expect(Math.max(...xs(0.3))).toBeLessThan(320);
 });
 
-test("a clip's frames are in time, once through, and no more than can be kept", () => {
-  const times = frameTimes(0.9, 0.25);
+test("a clip's frames are in time, once through; a long one is cut, and never played faster than asked", () => {
+  const { times, isCut } = framesOf(0.9, 0.25);
   expect(times).toHaveLength(72);
-  expect(times[0]).toBe(0);
+  expect([times[0], isCut]).toEqual([0, false]);
   expect(Math.max(...times)).toBeLessThan(0.9);
-  expect(frameTimes(600, 0.1)).toHaveLength(CLIP.mostFrames);
-  expect(frameTimes(0, 1)).toEqual([0, 0]);
+  const long = framesOf(600, 0.1);
+  expect([long.times.length, long.isCut]).toEqual([CLIP.mostFrames, true]);
+  expect((long.times[1] ?? 0) * CLIP.framesASecond).toBeCloseTo(0.1);
+  expect(framesOf(0, 1)).toEqual({ times: [0, 0], isCut: false });
 });

@@ -3,15 +3,25 @@ import type { Score } from "@mirrup/core";
 import { keyMoments, poseAt, showingOf, tellingMoment, type Jumper, type Showing } from "@mirrup/core/figure";
 import type { Drawn } from "./stage.js";
 
+const AROUND = 3;
+
 export interface Shown {
   readonly showing: Showing;
   readonly still: number;
+  /** Of the whole motion, in time. */
+  readonly moments: readonly number[];
 }
 
 export function shownOf(score: Score, jumper: Jumper): Shown {
   const showing = showingOf(score, jumper);
   const moment = tellingMoment(showing.motion);
-  return { showing, still: moment === undefined ? 0 : moment.at % Math.max(1e-9, showing.seconds) };
+  return {
+    showing,
+    still: moment === undefined ? 0 : moment.at % Math.max(1e-9, showing.seconds),
+    moments: keyMoments(showing.motion)
+      .filter(({ kind }) => kind !== "take-off")
+      .map(({ at }) => at),
+  };
 }
 
 /** Where in the motion a time of the score is; the moment that tells most before anything is played. */
@@ -27,8 +37,8 @@ export function drawnOf(shown: Shown, at: number, aside: number, strength: numbe
 }
 
 /** The moments around a time: the hands there, the pass and the landing of the jump that is shown. */
-export function aroundOf({ showing }: Shown, at: number): readonly number[] {
-  const moments = keyMoments(showing.motion).filter(({ kind }) => kind !== "take-off");
-  const next = moments.findIndex((moment) => moment.at >= at - 1e-6);
-  return moments.slice(Math.max(0, next - 1), Math.max(0, next - 1) + 3).map((moment) => moment.at);
+export function aroundOf({ moments }: Shown, at: number): readonly number[] {
+  const next = moments.findIndex((moment) => moment >= at - 1e-6);
+  const first = Math.max(0, (next === -1 ? moments.length : next) - 1);
+  return moments.slice(first, first + AROUND);
 }

@@ -23,6 +23,16 @@ test("the frames of a trick are pictures with their words, in time", async () =>
   }
 });
 
+test("small frames have their words for whoever cannot see them", async () => {
+  drawn(<Strip score={scoreOf("o ur o")} count={2} bare />, { answers: {} });
+  const names = (await screen.findAllByRole("img")).map((picture) => picture.getAttribute("aria-label"));
+  expect(names).toEqual([
+    "Hands there: leg-over cross, right leg lifted",
+    "Rope under the feet: leg-over cross, right leg lifted",
+  ]);
+  expect(screen.queryByText(/Hands there/)).toBeNull();
+});
+
 test("the moment that tells most says what it is to whoever cannot see it", async () => {
   drawn(<TellingStill score={scoreOf("o ur o")} />, { answers: {} });
   expect(

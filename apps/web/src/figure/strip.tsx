@@ -10,10 +10,12 @@ interface StripProps {
   readonly jumper?: Jumper;
   readonly view?: ViewName;
   readonly count?: number;
+  /** Small, and without its words beside it: where others stand there. */
+  readonly bare?: boolean;
 }
 
 /** The moments that tell most of a trick, each a picture with its words: to be printed, and where nothing is to move. */
-export function Strip({ score, jumper, view = "front", count = 6 }: StripProps) {
+export function Strip({ score, jumper, view = "front", count = 6, bare = false }: StripProps) {
   const frames = useMemo(() => {
     const motion = motionOf(score, jumper);
     return tellingMoments(motion, count).map((moment) => ({
@@ -21,11 +23,17 @@ export function Strip({ score, jumper, view = "front", count = 6 }: StripProps) 
     }));
   }, [score, jumper, count]);
   return (
-    <ol className={classes.strip} data-count={count}>
+    <ol className={classes.strip} data-bare={bare}>
       {frames.map(({ moment, pose, body }) => (
         <li key={`${String(moment.at)} ${moment.kind}`}>
-          <Still pose={pose} body={body} view={VIEWS[view]} />
-          <span>{momentWords(moment)}</span>
+          <Still
+            pose={pose}
+            body={body}
+            view={VIEWS[view]}
+            close={bare}
+            {...(bare ? { label: momentWords(moment) } : {})}
+          />
+          {!bare && <span>{momentWords(moment)}</span>}
         </li>
       ))}
     </ol>

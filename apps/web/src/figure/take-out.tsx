@@ -2,8 +2,9 @@ import { printScore, type Score } from "@mirrup/core";
 import type { Jumper, View, ViewName } from "@mirrup/core/figure";
 import { Button, Group, Progress, Text } from "@mantine/core";
 import { memo, type RefObject } from "react";
-import { Link } from "react-router";
+import { Link, useParams } from "react-router";
 import { usePaths } from "../app/paths.js";
+import { CLIP } from "./clip-size.js";
 import { coloursOf } from "./colours.js";
 import { fileName } from "./moment-words.js";
 import { useClip } from "./use-clip.js";
@@ -31,6 +32,7 @@ export const TakeOut = memo(function TakeOut({
   frame,
 }: TakeOutProps) {
   const paths = usePaths();
+  const { studioId } = useParams();
   const { state, make, stop } = useClip();
   const save = () => {
     const { current } = frame;
@@ -41,9 +43,12 @@ export const TakeOut = memo(function TakeOut({
   return (
     <>
       <Group gap="sm">
-        <Button component={Link} to={`${paths.frames}?${asked.toString()}`} variant="default" size="sm">
-          Print six frames
-        </Button>
+        {/* Whoever was sent a link is in no studio, and has no pages but that. */}
+        {studioId !== undefined && (
+          <Button component={Link} to={`${paths.frames}?${asked.toString()}`} variant="default" size="sm">
+            Print six frames
+          </Button>
+        )}
         <Button variant="default" size="sm" onClick={state.kind === "making" ? stop : save}>
           {state.kind === "making" ? "Stop" : "Save as a clip"}
         </Button>
@@ -52,7 +57,12 @@ export const TakeOut = memo(function TakeOut({
         <Progress value={100 * state.share} aria-label="How much of the clip is made" />
       )}
       <div role="status">
-        {state.kind === "saved" && <Text size="sm">Saved as {state.name}.</Text>}
+        {state.kind === "saved" && (
+          <Text size="sm">
+            Saved as {state.name}
+            {state.isCut && `: the first ${String(CLIP.mostFrames / CLIP.framesASecond)} seconds of it`}.
+          </Text>
+        )}
         {state.kind === "failed" && (
           <Text size="sm" c="var(--fault)">
             The clip could not be made in this browser. Print the six frames instead.

@@ -8,7 +8,7 @@ export type ClipState =
   | { readonly kind: "none" }
   /** 0 to 1. */
   | { readonly kind: "making"; readonly share: number }
-  | { readonly kind: "saved"; readonly name: string }
+  | { readonly kind: "saved"; readonly name: string; readonly isCut: boolean }
   | { readonly kind: "failed" };
 
 export interface Clip {
@@ -42,10 +42,10 @@ export function useClip(): Clip {
       const onDone = (share: number) => worker.current === made && setState({ kind: "making", share });
       wrap<ClipWorker>(made)
         .gif(asked, proxy(onDone))
-        .then((bytes) => {
+        .then(({ bytes, isCut }) => {
           if (worker.current !== made) return;
           saveFile(name, bytes, "image/gif");
-          setState({ kind: "saved", name });
+          setState({ kind: "saved", name, isCut });
           end();
         }, fail);
     },

@@ -30,7 +30,11 @@ function plainWords({ subject, side, drill }: PlanBlock): string {
 function Shown({ subject, side }: Pick<PlanBlock, "subject" | "side">) {
   const skill = catalogue().skills.get(subject);
   const score = skill === undefined ? null : sideScore(skill, side);
-  return score === null ? null : <Strip score={score} count={3} />;
+  return score === null ? null : (
+    <div className={classes.shown}>
+      <Strip score={score} count={3} bare />
+    </div>
+  );
 }
 
 /** What to practise at home, in plain words and without the instructor: one page to take along. */
@@ -69,12 +73,12 @@ export function HomeCard({ name, blocks, onLeave }: HomeCardProps) {
                   ))}
                 </p>
               </div>
+              {!isEasyPhase(phase) && <Shown subject={subject} side={side} />}
               <p>
                 {plainWords(block)}
                 {sets > 1 && `, ${sets} times with a rest between`}. {DRILLS[drill.kind].manner} About{" "}
                 {minutes} minutes.
               </p>
-              {!isEasyPhase(phase) && <Shown subject={subject} side={side} />}
               {!isEasyPhase(phase) && (
                 <p>
                   Think of: {say} {skill.cues[0]} It counts when: {look}

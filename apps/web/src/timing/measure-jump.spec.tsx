@@ -6,7 +6,7 @@ import { MeasureJump } from "./measure-jump.js";
 
 const kept: JumpMeasure[] = [];
 const removed: JumpMeasure[] = [];
-const NOTHING = { jumps: [], tapped: [], highest: 2, unit: "cm", name: "Wren Alder" } as const;
+const NOTHING = { jumps: [], tapped: [], highest: 2, unit: "cm", name: "Wren Alder", mayKeep: true } as const;
 const hear = {
   onKeep: (jump: JumpMeasure) => void kept.push(jump),
   onRemove: (jump: JumpMeasure) => void removed.push(jump),
@@ -63,6 +63,16 @@ test("what was measured is listed, can be removed, and a tapped set tells a heig
   expect(removed).toEqual([jump]);
   await user.click(screen.getByRole("button", { name: "Keep" }));
   expect(kept.at(-1)).toMatchObject({ way: "ticks", landings: 12 });
+});
+
+test("whoever may only read sees what was measured, and keeps nothing", () => {
+  const jump: JumpMeasure = {
+    ...{ id: "a", turns: 2, heightMm: 182, contactMs: 250, landings: 11, way: "taps" },
+    measuredAt: "2026-06-01T10:00:00Z",
+  };
+  drawn(<MeasureJump {...NOTHING} {...hear} mayKeep={false} jumps={[jump]} />, { answers: {} });
+  expect(screen.getByText(/in a double/)).toBeTruthy();
+  expect(screen.queryByRole("button", { name: /Keep|Remove/ })).toBeNull();
 });
 
 test("of nobody in particular nothing can be kept", () => {

@@ -19,6 +19,8 @@ const ENOUGH = 11;
 interface MeasureJumpProps {
   /** Whose jump is measured; null for nobody in particular, of whom nothing is kept. */
   readonly name: string | null;
+  /** Whether whoever is signed in may write on the record. */
+  readonly mayKeep: boolean;
   readonly jumps: readonly JumpMeasure[];
   /** The highest jump of the score: what is most likely measured. */
   readonly highest: number;
@@ -31,7 +33,8 @@ interface MeasureJumpProps {
 
 /** A jump's height without any device: ten rebounds, each landing tapped (drills.md, Body and rope). */
 export function MeasureJump(props: MeasureJumpProps) {
-  const { name, jumps, highest, tapped, unit, onKeep, onRemove } = props;
+  const { name, mayKeep, jumps, highest, tapped, unit, onKeep, onRemove } = props;
+  const isKept = name !== null && mayKeep;
   const { taps, tap, clear } = useLandings();
   const [turns, setTurns] = useState(String(Math.min(4, Math.max(1, highest))));
   const [floor, setFloor] = useState(String(CONTACTS.usual));
@@ -109,7 +112,7 @@ export function MeasureJump(props: MeasureJumpProps) {
         )}
       </div>
       <Group gap="sm">
-        {name !== null && (
+        {isKept && (
           <Button disabled={!read.ok} onClick={() => read.ok && keep("taps", read.jump)}>
             Keep it on the record
           </Button>
@@ -118,7 +121,7 @@ export function MeasureJump(props: MeasureJumpProps) {
           Begin anew
         </Button>
       </Group>
-      {name !== null && (
+      {isKept && (
         <Group gap="sm" align="end" mt="sm">
           <NumberInput
             label={`Or as it is known (${unit})`}
@@ -140,7 +143,12 @@ export function MeasureJump(props: MeasureJumpProps) {
           </Button>
         </Group>
       )}
-      <FromSets tapped={tapped} contact={contact} unit={unit} onKeep={(jump) => keep("ticks", jump)} />
+      <FromSets
+        tapped={tapped}
+        contact={contact}
+        unit={unit}
+        onKeep={isKept ? (jump) => keep("ticks", jump) : null}
+      />
       {jumps.length > 0 && (
         <>
           <Title order={3} mt="md">
@@ -153,9 +161,11 @@ export function MeasureJump(props: MeasureJumpProps) {
                   <strong>{heightWords(jump.heightMm / 1000, unit)}</strong> in a {beatName(jump.turns)},{" "}
                   {dateTimeWords(jump.measuredAt)}, {WAYS[jump.way]}
                 </span>
-                <Button variant="subtle" size="compact-sm" onClick={() => onRemove(jump)}>
-                  Remove
-                </Button>
+                {isKept && (
+                  <Button variant="subtle" size="compact-sm" onClick={() => onRemove(jump)}>
+                    Remove
+                  </Button>
+                )}
               </li>
             ))}
           </ul>
@@ -175,7 +185,7 @@ interface FromSetsProps {
   readonly tapped: readonly SetView[];
   readonly contact: number;
   readonly unit: LengthUnit;
-  readonly onKeep: (jump: MeasuredJump) => void;
+  readonly onKeep: ((jump: MeasuredJump) => void) | null;
 }
 
 /** The same from sets that were tapped as they were counted: each try is a landing. */
@@ -197,9 +207,11 @@ function FromSets({ tapped, contact, unit, onKeep }: FromSetsProps) {
               {dateTimeWords(set.at)}: {heightWords(jump.height, unit)} ({heightWords(jump.least, unit)} to{" "}
               {heightWords(jump.most, unit)})
             </span>
-            <Button variant="subtle" size="compact-sm" onClick={() => onKeep(jump)}>
-              Keep
-            </Button>
+            {onKeep !== null && (
+              <Button variant="subtle" size="compact-sm" onClick={() => onKeep(jump)}>
+                Keep
+              </Button>
+            )}
           </li>
         ))}
       </ul>

@@ -29,6 +29,7 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
+import { useMayTeach } from "../account/index.js";
 import { catalogue } from "../app/catalogue.js";
 import { currentParams } from "../app/current-params.js";
 import { saveFile } from "../app/save-file.js";
@@ -175,6 +176,7 @@ interface OfProps {
 function Of({ score, name, asked, turnRate }: OfProps) {
   const { studentId, skill, side } = asked;
   const { unit } = useSettings();
+  const mayTeach = useMayTeach();
   const student = useQuery({ ...detailQuery(studentId ?? ""), enabled: studentId !== null });
   const stored = useQuery({ ...jumpsQuery(studentId ?? ""), enabled: studentId !== null });
   const isOneJump = expandBeats(score).length === 1;
@@ -212,6 +214,7 @@ function Of({ score, name, asked, turnRate }: OfProps) {
         </div>
         <MeasureJump
           name={whose}
+          mayKeep={mayTeach}
           jumps={jumps}
           highest={highest}
           tapped={sets.data ?? []}

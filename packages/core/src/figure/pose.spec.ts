@@ -215,6 +215,15 @@ describe("what is where at the pass", () => {
     ).toBeLessThan(0.15);
   });
 
+  test("a handle that is let go twice stays away between", () => {
+    const motion = motionOf(scoreOf("o hr*2 o"));
+    const [, one = 0, two = 0] = motion.timing.beats.map(({ bottoms }) => bottoms[0] ?? 0);
+    for (const share of [0.25, 0.5, 0.75]) {
+      const { handle, hand } = poseAt(motion, one + share * (two - one)).arms.r;
+      expect(distance(handle[1], hand)).toBeGreaterThan(0.8);
+    }
+  });
+
   test("a wrap winds the rope on the arm: less of it swings", () => {
     const reach = (text: string, at: number) => {
       const pose = frame(text, at);

@@ -76,7 +76,8 @@ export function turningKeys(beats: readonly TracedBeat[], timing: Timing): reado
       const isRest = before.still && drafts.length > 1;
       // It lies still until its turn comes, the hands open.
       const waits = Math.max((before.at + at) / 2, at - cellOf(timing.beats, place).cycle);
-      if (isRest && (before.arms !== "o" || waits > before.at + SHORT))
+      const staysAway = pending && isRelease(arms);
+      if (isRest && !staysAway && (before.arms !== "o" || waits > before.at + SHORT))
         drafts.push({ ...before, at: waits, arms: "o", sense });
       const reversed = !isRest && sense !== before.sense;
       // A rope that is brought out on its other side comes back to where it was; one that lies ahead goes on from there.

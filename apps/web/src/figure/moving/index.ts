@@ -1,0 +1,1 @@
+export { fetchMovingPicture, MovingPicture } from "./lazy-moving.js";
