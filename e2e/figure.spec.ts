@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import type { Locator, Page } from "@playwright/test";
-import { expect, expectAccessible, test } from "./fixtures.js";
+import { expect, expectAccessible, floorIsOpen, press, test } from "./fixtures.js";
 
 const figureOf = (page: Page) => page.getByRole("img", { name: /as it is jumped/ });
 
@@ -183,4 +183,16 @@ test("what draws figures is loaded where one is shown, and nowhere else", async 
   await page.goto(`${mirrup.root}/skills/cross`);
   await expect(figureOf(page)).toHaveAttribute("data-stage", "deep");
   expect(drawing().length).toBeGreaterThan(1);
+});
+
+test("where what draws figures cannot be had, every page goes on without it", async ({ page, mirrup }) => {
+  await page.route(/assets\/(figure|poses|telling-still|strip|deep-stage)-/, (route) => route.abort());
+  await page.goto(`${mirrup.root}/skills/cross`);
+  await expect(page.getByText("The figure cannot be loaded just now.")).toBeVisible();
+  await expect(page.getByRole("textbox", { name: "Score" })).toHaveValue("xr o");
+  const student = await mirrup.studentPath("Ines Varga-Holt");
+  await page.goto(`${student}/floor/cross/left?kind=streak&aim=5`);
+  await floorIsOpen(page);
+  await press(page, "Space", 2);
+  await expect(page.getByText(/clean 2/)).toBeVisible();
 });

@@ -84,6 +84,8 @@ export function deepStage(canvas: HTMLCanvasElement, onLost: () => void): Stage 
       canvas.removeEventListener("webglcontextlost", lost);
       for (const one of kept) drop(one);
       renderer.dispose();
+      // A browser has room for few of them.
+      renderer.forceContextLoss();
     },
   };
 }

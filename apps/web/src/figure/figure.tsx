@@ -14,7 +14,7 @@ import { TakeOut } from "./take-out.js";
 import { Theatre } from "./theatre.js";
 import { useTurned } from "./use-turned.js";
 
-interface FigureProps {
+export interface FigureProps {
   readonly score: Score;
   /** When everything is: as in the braid beside it. */
   readonly timing: Timing;

@@ -1,9 +1,18 @@
-import { Skeleton } from "@mantine/core";
-import { lazy, Suspense, type ComponentProps } from "react";
+import { Skeleton, Text } from "@mantine/core";
+import { Suspense, type ComponentProps } from "react";
+import { loadedOr } from "./moving/loaded-or.js";
 
-const LoadedFigure = lazy(async () => ({ default: (await import("./figure.js")).Figure }));
-const LoadedStill = lazy(async () => ({ default: (await import("./telling-still.js")).TellingStill }));
-const LoadedStrip = lazy(async () => ({ default: (await import("./strip.js")).Strip }));
+function NoFigure() {
+  return (
+    <Text size="sm" mb="sm">
+      The figure cannot be loaded just now. The braid says the same; load the page anew for the figure.
+    </Text>
+  );
+}
+
+const LoadedFigure = loadedOr(() => import("./figure.js").then(({ Figure: own }) => own), NoFigure);
+const LoadedStrip = loadedOr(() => import("./strip.js").then(({ Strip: own }) => own));
+const LoadedStill = loadedOr(() => import("./telling-still.js").then(({ TellingStill: own }) => own));
 
 /** A trick as it is jumped. What draws it is loaded where it is shown, and nowhere else. */
 export function Figure(props: ComponentProps<typeof LoadedFigure>) {

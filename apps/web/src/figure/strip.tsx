@@ -5,7 +5,7 @@ import { momentWords } from "./moment-words.js";
 import { Still } from "./still.js";
 import classes from "./strip.module.css";
 
-interface StripProps {
+export interface StripProps {
   readonly score: Score;
   readonly jumper?: Jumper;
   readonly view?: ViewName;

@@ -1,7 +1,8 @@
-import { lazy, Suspense, type ComponentProps } from "react";
+import { Suspense, type ComponentProps } from "react";
+import { loadedOr } from "./loaded-or.js";
 
 const load = () => import("./moving-picture.js");
-const Loaded = lazy(async () => ({ default: (await load()).MovingPicture }));
+const Loaded = loadedOr(async () => (await load()).MovingPicture);
 
 /** A trick as it is jumped, small, on a page that loads little else. */
 export function MovingPicture(props: ComponentProps<typeof Loaded>) {

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { flatStage } from "../flat-stage.js";
 import { bestView } from "../moment-words.js";
 
-interface MovingPictureProps {
+export interface MovingPictureProps {
   readonly score: Score;
   /** What is shown, in words: `the cross`. */
   readonly name: string;
