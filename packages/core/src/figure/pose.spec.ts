@@ -3,21 +3,21 @@ import fc from "fast-check";
 import { mirrorScore } from "../rope/mirror.js";
 import { scoreOf } from "../rope/parse.js";
 import { DEFAULT_CLEARANCE } from "../rope/timing.js";
-import { legalText, scoreText } from "../testing/arbitrary-score.js";
+import { legalMultiples, legalText, scoreText } from "../testing/arbitrary-score.js";
 import type { Body } from "./body.js";
 import { motionOf, type Jumper, type Motion } from "./motion.js";
 import { passesOf } from "./passes.js";
 import { distance, type Point } from "./point.js";
 import { poseAt, type BodyPose } from "./pose.js";
 
-/** Multiples, turns of the body and feet, which the walk of single turns does not write. */
+/** Turns of the body and what the feet do, which the walks do not write. */
 const WRITTEN = [
   ...["(o o)", "(o xr) o", "(sr xr bl o) o", "(ur o) o", "(sr ur o) (o o)", "< (o xr) o", "(o o o o)"],
   ...["o sr+turnr o+turnr o", "o sr+turnr o o", "o! .+plank o", "xr k o", "sr wr*2 sr o", "o hr o", "o ."],
   ...["o/r+tapl o/l+tapr", "o+apart o+crossr", "o/l+outr*2 o", "o+squat o+lungel", "sr+squat o"],
   ...["o/r+kneel o/l+kickr", "o+twistl o+twistr", "o+left o+right o+fore o+aft", "o+tuck (o o)+tuck"],
 ];
-const legal = fc.oneof(legalText, fc.constantFrom(...WRITTEN));
+const legal = fc.oneof(legalText, legalMultiples, fc.constantFrom(...WRITTEN));
 const heights = fc.constantFrom(0.9, 1.2, 1.5, 1.7, 1.95, 2.2);
 
 function bonesOf({ arms, legs }: BodyPose): readonly (readonly [number, keyof Body])[] {
@@ -101,12 +101,9 @@ describe("a pose, of any legal score", () => {
         const motion = motionOf(scoreOf(text), { height });
         const passes = passesOf(motion);
         for (const { under } of passes) expect(under).toBeGreaterThan(DEFAULT_CLEARANCE - 0.001);
-        passes.slice(1).forEach(({ beat, turn, at }, place) => {
+        passes.slice(1).forEach(({ at }, place) => {
           const before = passes[place];
-          const isNext =
-            before !== undefined &&
-            (beat === before.beat ? turn === before.turn + 1 : beat === before.beat + 1);
-          if (!isNext || isBroughtOut(motion, before.at)) return;
+          if (before === undefined || !isNext(motion, before.at, at)) return;
           const over = poseAt(motion, overhead(motion, before.at, at));
           const top = over.head.y + motion.body.headRadius;
           expect(Math.max(...over.cord.map(({ y }) => y))).toBeGreaterThan(top + DEFAULT_CLEARANCE);
@@ -135,10 +132,11 @@ describe("a pose, of any legal score", () => {
   });
 });
 
-/** Whether the rope comes back on its own way after a pass: out of a crouch or a wrap. */
-function isBroughtOut({ keys }: Motion, at: number): boolean {
-  const place = keys.findIndex((key) => Math.abs(key.at - at) < 1e-9);
-  return keys[place]?.sense !== keys[place + 1]?.sense;
+/** Whether the rope runs on from one pass to the other: with no other turn between, and not back on its own way. */
+function isNext({ keys }: Motion, from: number, to: number): boolean {
+  const place = keys.findIndex((key) => Math.abs(key.at - from) < 1e-9);
+  const next = keys[place + 1];
+  return next !== undefined && Math.abs(next.at - to) < 1e-9 && next.sense === keys[place]?.sense;
 }
 
 /** When the rope is highest between two passes: its middle stands over the head. */

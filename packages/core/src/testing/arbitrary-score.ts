@@ -1,8 +1,10 @@
 /** Scores for property tests: any that parse, and legal ones walked by the rules. */
 import fc from "fast-check";
 import { ARMS, type Arms } from "../rope/arms.js";
+import { checkScore } from "../rope/check.js";
 import { GESTURES } from "../rope/feet.js";
 import { linkFault, longestRow } from "../rope/link-rules.js";
+import { scoreOf } from "../rope/parse.js";
 
 const space = fc.constantFrom(" ", "  ", "\n", "\t", " # a note\n", "\r\n");
 const foot = fc.constantFrom("b", "l", "r");
@@ -59,3 +61,17 @@ export const legalText = fc.array(fc.nat(1_000_000), { minLength: 1, maxLength: 
   }
   return walked.join(" ");
 });
+
+const grouped = fc
+  .tuple(legalText, fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 24, maxLength: 24 }))
+  .map(([text, sizes]) => {
+    const turns = text.split(" ");
+    const beats = sizes.flatMap((size) => {
+      const beat = turns.splice(0, size).join(" ");
+      return beat === "" ? [] : [beat.includes(" ") ? `(${beat})` : beat];
+    });
+    return beats.join(" ");
+  });
+
+/** The text of a legal score of multiples: the same walk, several turns to a jump where one of them is jumped. */
+export const legalMultiples = grouped.filter((text) => checkScore(scoreOf(text)).length === 0);
