@@ -76,6 +76,8 @@ test("a session is put in another order, lengthened, and taken home on a card", 
 
   await page.getByRole("button", { name: "Home practice" }).click();
   await expect(page.getByRole("heading", { name: "Oskar Fennel: practice at home" })).toBeVisible();
+  // With its pictures, which come a moment later.
+  await expect(page.getByRole("img", { name: /^(Rope|Hands|Landing)/ }).first()).toBeVisible();
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
   expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
 });

@@ -62,7 +62,7 @@ test("the score desk judges while one types", async ({ page, mirrup }) => {
   await expect
     .poll(() => page.getByRole("slider", { name: "Time" }).getAttribute("aria-valuenow"))
     .not.toBe("0");
-  await page.getByRole("button", { name: "Pause" }).click();
+  await page.getByRole("button", { name: "Pause", exact: true }).click();
   await score.fill("[".repeat(5000));
   await expect(faults).toContainText("64 deep");
 });

@@ -87,7 +87,7 @@ export default defineConfig({
             {
               // What both pages say and send, apart from what only the application has.
               name: "words",
-              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock|floor-run|ticks)|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$/,
+              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock|floor-run|ticks)|figure[\\/]moving[\\/]loaded-or|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$/,
               priority: 8,
               minShareCount: 2,
             },

@@ -26,7 +26,7 @@ export function Figure(props: ComponentProps<typeof LoadedFigure>) {
 /** The moments of a trick as pictures with their words. */
 export function Strip(props: ComponentProps<typeof LoadedStrip>) {
   return (
-    <Suspense fallback={<Skeleton height={190} />}>
+    <Suspense fallback={props.bare === true ? null : <Skeleton height={190} />}>
       <LoadedStrip {...props} />
     </Suspense>
   );
