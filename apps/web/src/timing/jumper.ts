@@ -1,16 +1,15 @@
 /** Who jumps: the body, the rope and the measured jumps of a student, as timing and the figure take them. */
 import type { JumpMeasure, StudentProfile } from "@mirrup/contract";
-import type { TimingOptions } from "@mirrup/core";
+import { DEFAULT_CLEARANCE, DEFAULT_CONTACT, type TimingOptions } from "@mirrup/core";
 import { HEIGHTS, ROPES, type Jumper } from "@mirrup/core/figure";
 import { usualHeight } from "../app/usual-height.js";
 
 /** The newest measure for so many turns. `jumps` has the newest first. */
-export function measuredFor(jumps: readonly JumpMeasure[], turns: number): JumpMeasure | undefined {
+function measuredFor(jumps: readonly JumpMeasure[], turns: number): JumpMeasure | undefined {
   return jumps.find((jump) => jump.turns === turns);
 }
 
 const LEAST_OVER_ROPE = 0.005;
-const CLEARANCE = 0.015;
 
 /** Heights by turns: as measured, else as is usual at a turn rate; the time on the floor as measured last. */
 export function timingOf(
@@ -22,11 +21,11 @@ export function timingOf(
     Array.from({ length: highest + 1 }, (_, turns) => {
       const measured = measuredFor(jumps, turns);
       const metres = measured === undefined ? usualHeight(turns, turnRate) : measured.heightMm / 1000;
-      return [turns, turns === 0 ? metres : Math.max(metres, CLEARANCE + LEAST_OVER_ROPE)];
+      return [turns, turns === 0 ? metres : Math.max(metres, DEFAULT_CLEARANCE + LEAST_OVER_ROPE)];
     }),
   );
   const [newest] = jumps;
-  return { height, contact: newest === undefined ? 0.25 : newest.contactMs / 1000 };
+  return { height, contact: newest === undefined ? DEFAULT_CONTACT : newest.contactMs / 1000 };
 }
 
 const within = (value: number, { least, most }: { readonly least: number; readonly most: number }) =>

@@ -1,6 +1,7 @@
 import {
   armsWords,
   expandBeats,
+  heightOf,
   lowestHeight,
   measureScore,
   parseScore,
@@ -350,7 +351,7 @@ function Heights({ score, timing, turnRate, options, unit }: HeightsProps) {
                   {listWords(beat.turns.map(({ arms }) => armsWords(arms)))}
                 </Table.Th>
                 <Table.Td>{heightWords(lowest, unit)}</Table.Td>
-                <Table.Td>{heightWords((9.81 * airtime ** 2) / 8, unit)}</Table.Td>
+                <Table.Td>{heightWords(heightOf(airtime), unit)}</Table.Td>
                 <Table.Td>{Math.round(rate)} a minute</Table.Td>
               </Table.Tr>
             ))}

@@ -1,6 +1,13 @@
 /** A score's timing as a coach says it, and as a sheet has it. */
 import { armsWords, multipleName } from "@mirrup/core";
-import type { ArmWindow, JumpInstant, JumpReading, SpeedChange, SpeedRemedy } from "@mirrup/core/figure";
+import {
+  LEAST_LANDINGS,
+  type ArmWindow,
+  type JumpInstant,
+  type JumpReading,
+  type SpeedChange,
+  type SpeedRemedy,
+} from "@mirrup/core/figure";
 import Papa from "papaparse";
 import { lengthIn, listWords, type LengthUnit } from "../app/words.js";
 
@@ -60,7 +67,7 @@ export function unreadWords(why: Extract<JumpReading, { ok: false }>["why"], tap
     case "few":
       return taps === 0
         ? "Tap each landing of ten rebounds in a row."
-        : `${String(taps)} of 11 landings tapped; five are the least.`;
+        : `${String(taps)} of 11 landings tapped; ${String(LEAST_LANDINGS)} are the least.`;
     case "short":
       return "These taps follow each other faster than anybody lands. Tap each landing once.";
     case "high":

@@ -40,7 +40,7 @@ function within(name: string, value: number, least: number, most: number): numbe
 }
 
 /** The usual rope of a jumper, handle tip to handle tip: to the armpits. */
-export function usualRope(height: number): number {
+function usualRope(height: number): number {
   return ropeFit(Math.round(height * 1000), "armpit", "beginner") / 1000;
 }
 

@@ -1,5 +1,5 @@
 /** A score as a figure that moves, and its timing in a coach's terms: `@mirrup/core/figure`. */
-export { bodyOf, HEIGHTS, ROPES, usualRope, type Body } from "./body.js";
+export { HEIGHTS, ROPES, type Body } from "./body.js";
 export { type Jumper, type Motion, motionOf } from "./motion.js";
 export { type Pass, passesOf, worstPass } from "./passes.js";
 export { type Arm } from "./arm.js";

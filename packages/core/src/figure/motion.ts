@@ -6,6 +6,7 @@ import { cellOf } from "../grid.js";
 import type { Hand } from "../rope/arms.js";
 import { turnsBody } from "../rope/feet.js";
 import { expandBeats, type Score } from "../rope/score.js";
+import { GRAVITY } from "../rope/physics.js";
 import { DEFAULT_CONTACT, timeScore, type Heights, type Timing } from "../rope/timing.js";
 import { traceBeats, type TracedBeat } from "../rope/trace.js";
 import { bodyOf, type Body } from "./body.js";
@@ -131,8 +132,6 @@ export interface Moment {
   /** How far the hips give way on the floor, metres. */
   readonly give: number;
 }
-
-const GRAVITY = 9.81;
 
 /** From the speed that one lands at to the one that one leaves at: a cubic, so that nothing jerks. */
 function giveOf(share: number, contact: number, landing: number, leaving: number): number {

@@ -1,5 +1,5 @@
 /** A body in the air (rope-model.md, Timing): what a height of jump is in time, and back. */
-const GRAVITY = 9.81;
+export const GRAVITY = 9.81;
 
 /** Seconds with the feet off the floor in a jump of `height` metres. */
 export function airtimeOf(height: number): number {
