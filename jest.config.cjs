@@ -25,6 +25,7 @@ const project = (displayName, dir) => ({
   transformIgnorePatterns: [`/node_modules/(?!(${ESM})/)`],
   moduleNameMapper: {
     "^@mirrup/core/combos$": `${__dirname}/packages/core/src/composing.ts`,
+    "^@mirrup/core/figure$": `${__dirname}/packages/core/src/figure/index.ts`,
     "^@mirrup/core/(planning|teaching)$": `${__dirname}/packages/core/src/$1.ts`,
     "^@mirrup/contract/schemas$": `${__dirname}/packages/contract/src/schemas.ts`,
     "^@mirrup/(core|catalogue|cohort|contract)$": `${__dirname}/packages/$1/src/index.ts`,
