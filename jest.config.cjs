@@ -54,7 +54,11 @@ const pages = {
     ],
   },
 };
-pages.moduleNameMapper = { "\\.css$": `${__dirname}/jest.css.cjs`, ...pages.moduleNameMapper };
+pages.moduleNameMapper = {
+  "\\.css$": `${__dirname}/jest.css.cjs`,
+  "\\.mp3$": `${__dirname}/jest.address.cjs`,
+  ...pages.moduleNameMapper,
+};
 
 module.exports = {
   // A machine that does much else takes several times as long; what hangs is told all the same.

@@ -79,6 +79,28 @@ export async function benchRecord({ address, postgres, server }, headers) {
     { rounds: 40, warmUp: 5 },
   );
   printRatio("  the course of one side of it", course.long, course.short, `that of ${SHORT}`);
+  // The last page but one of a record that reaches as far back, and what asks for few of its lines.
+  const before = (days) =>
+    `before=${encodeURIComponent(`${new Date(Date.now() - days * 86_400_000).toISOString()}~${randomUUID()}`)}`;
+  const log = await medianTimes(
+    {
+      short: () => ask("GET", `/students/${short}/log`),
+      long: () => ask("GET", `/students/${long}/log`),
+      late: () => ask("GET", `/students/${long}/log?${before(2400)}`),
+      milestones: () => ask("GET", `/students/${long}/log?kind=milestone`),
+      words: () => ask("GET", `/students/${long}/log?text=wrists`),
+    },
+    { rounds: 40, warmUp: 5 },
+  );
+  printRatio("  a page of its log", log.long, log.short, `that of ${SHORT}`);
+  printRatio("  a page of years ago", log.late, log.short, `the first of ${SHORT}`);
+  printRatio("  its clearings and reviews", log.milestones, log.short, `a page of ${SHORT}`);
+  printRatio(
+    "  words that nobody wrote, looked for in all of it",
+    log.words,
+    log.short,
+    `a page of ${SHORT}`,
+  );
   const setOf = (studentId) => ({
     ...{ id: randomUUID(), studentId, subject: "cross", side: "left", drill: { kind: "streak", count: 20 } },
     ...{ clean: 9, misses: [], bestStreak: 9, countedBy: "tapped", at: new Date().toISOString() },

@@ -3,6 +3,7 @@ import { APP_FILTER, APP_PIPE } from "@nestjs/core";
 import { ArchiveModule } from "./archive/index.js";
 import { AuditModule } from "./audit/index.js";
 import { AuthModule } from "./auth/index.js";
+import { CatchingUpModule } from "./catching-up/index.js";
 import { ChangesModule } from "./changes/index.js";
 import { CombosModule } from "./combos/index.js";
 import type { Config } from "./config/config.js";
@@ -46,6 +47,7 @@ export class AppModule {
         MailModule.at({ smtp, secret: sessionSecret }),
         AuditModule,
         ChangesModule,
+        CatchingUpModule,
         StudiosModule,
         GroupsModule,
         StudentsModule,

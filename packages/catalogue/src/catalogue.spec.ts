@@ -40,6 +40,10 @@ const SKILLS = [...CATALOGUE.skills.values()];
 const SIDED = SKILLS.flatMap((skill) => sidesOf(skill).map((side) => [skill.id, side] as const));
 
 describe("the catalogue that ships", () => {
+  it("names no strand like a skill, so that what a skill stands after is one or the other", () => {
+    expect(CATALOGUE.strands.filter(({ id }) => CATALOGUE.skills.has(id))).toEqual([]);
+  });
+
   it("has every skill on one strand", () => {
     expect(SKILLS).toHaveLength(91);
     expect(CATALOGUE.strands.flatMap((strand) => strand.skills).sort()).toEqual(

@@ -20,6 +20,32 @@ describe("what is said in a drill", () => {
       expect(coach("cross", { kind, score: "xl o" })).toEqual(coach("cross", { kind, score: "xr o" }));
   });
 
+  it("is what the studio says of a drill of the skill, and as usual of the rest", () => {
+    const drills = [
+      { kind: "streak", say: "Count in sevens." },
+      { kind: "one-stop", look: "The shadow." },
+    ] as const;
+    const cross = { ...skillOf(CATALOGUE, "cross"), drills };
+    const told = (kind: "streak" | "one-stop" | "shadow") => {
+      const drill = parseDrill({ kind });
+      if (drill === null) throw new Error(kind);
+      return coachingOf(cross, drill);
+    };
+    expect(told("streak")).toEqual({ ...coach("cross", { kind: "streak" }), say: "Count in sevens." });
+    expect(told("one-stop")).toEqual({ ...coach("cross", { kind: "one-stop" }), look: "The shadow." });
+    expect(told("shadow")).toEqual(coach("cross", { kind: "shadow" }));
+  });
+
+  it("is the trick's own words where there is no rope to be stopped, and something to look at", () => {
+    const drill = parseDrill({ kind: "one-stop" });
+    if (drill === null) throw new Error("no drill");
+    const kip = { ...skillOf(CATALOGUE, "cross"), score: null, skillClass: "ground" } as const;
+    expect(coachingOf({ ...kip, look: "Legs together." }, drill)).toMatchObject({
+      ...{ say: kip.cues[0], look: "Legs together.", back: coachingOf(kip, drill).back },
+    });
+    expect(coachingOf({ ...kip, look: "" }, drill).look).not.toBe("");
+  });
+
   it("is one short cue, and something to look at or listen for, in every kind of every skill", () => {
     for (const id of CATALOGUE.skills.keys()) {
       for (const kind of DRILL_KINDS) {

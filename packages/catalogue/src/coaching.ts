@@ -338,7 +338,9 @@ function groupsOf({ skillClass, score: whole }: Skill, drill: Drill): ReadonlySe
   return new Set([...(score === null ? [] : groupsOfScore(score)), skillClass]);
 }
 
-/** What to say and look at in a drill of a skill. */
+const OF_THE_ROPE: ReadonlySet<DrillKind> = new Set(["apart", "one-stop", "from-rest"]);
+
+/** What to say and look at in a drill of a skill: in the studio's own words, where it has some. */
 export function coachingOf(skill: Skill, drill: Drill): Coaching {
   const groups = groupsOf(skill, drill);
   const found = ROWS.find(
@@ -347,5 +349,10 @@ export function coachingOf(skill: Skill, drill: Drill): Coaching {
       (one.groups === undefined || one.groups.some((group) => groups.has(group))),
   );
   const [cue = ""] = skill.cues;
-  return found ?? { say: cue, look: skill.look, back: "" };
+  const plain = { say: cue, look: skill.look, back: found?.back ?? "" };
+  // What has no score has no rope to stop or to turn apart: there it is the trick itself that is said.
+  const isOfRope = skill.score === null && OF_THE_ROPE.has(drill.kind);
+  const usual = found === undefined || (isOfRope && skill.look !== "") ? plain : found;
+  const own = skill.drills.find(({ kind }) => kind === drill.kind);
+  return { ...usual, say: own?.say ?? usual.say, look: own?.look ?? usual.look };
 }

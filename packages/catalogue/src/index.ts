@@ -1,11 +1,13 @@
 import {
   buildCatalogue,
   overlay,
+  placedAt,
   usable,
   type Catalogue,
   type CatalogueResult,
   type Craft,
   type Overlay,
+  type SkillPlace,
   type StrandEntry,
   type UsableCatalogue,
   type WrittenCatalogue,
@@ -67,6 +69,11 @@ const isEmpty = ({ entries }: Overlay) => Object.keys(entries).length === 0;
 /** The catalogue that ships with a studio's own laid over it, or every fault of that. */
 export function catalogueWith(own: Overlay): CatalogueResult {
   return overlay(WRITTEN, own);
+}
+
+/** What is the studio's own once a skill stands elsewhere, and every other where it stands. */
+export function placedWith(own: Overlay, skill: string, place: SkillPlace): Overlay["entries"] {
+  return placedAt(WRITTEN, own, skill, place);
 }
 
 /** The same with what of the studio's own fits: for whoever has to teach by it, whatever was kept. */

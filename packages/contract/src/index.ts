@@ -13,6 +13,7 @@ export * from "./lessons.js";
 export * from "./own-skills.js";
 export * from "./home.js";
 export * from "./jumps.js";
+export * from "./log.js";
 export * from "./presence.js";
 export * from "./progress.js";
 export * from "./sets.js";
@@ -187,36 +188,6 @@ export interface RulesChange extends SubjectSide {
   readonly isCleared: boolean;
   readonly at: string;
 }
-
-interface Happened {
-  /** When it counts as having happened. */
-  readonly at: string;
-}
-
-/** A set as it was counted, or what was decided; what was taken back stays in sight as such. */
-export type LogLine =
-  | ({ readonly kind: "set"; readonly set: SetView; readonly isVoided: boolean } & Happened)
-  | ({ readonly kind: "decision"; readonly decision: DecisionView } & Happened);
-
-export const LOG_KINDS = ["set", "decision"] as const satisfies readonly LogLine["kind"][];
-
-export interface LogPage {
-  /** The newest first. */
-  readonly items: readonly LogLine[];
-  /** What to ask for the next page with; null at the end. */
-  readonly next: string | null;
-}
-
-export interface LogQuery {
-  /** What the page before said; from the newest where it is left out. */
-  readonly before?: string;
-  /** A skill, combo or programme alone. */
-  readonly subject?: string;
-  readonly kind?: LogLine["kind"];
-}
-
-/** Lines on a page. */
-export const LOG_PAGE_SIZE = 50;
 
 /** A note to a set; an empty text takes it back. */
 export interface NoteRequest {

@@ -1,6 +1,11 @@
 import {
+  DRILL_KINDS,
   FAULT_CODES,
+  HAND_KINDS,
+  HAND_LADDER_LIMITS,
   ITEM_SIDES,
+  NO_PART,
+  type HandDrill,
   PROGRAMME_LIMITS,
   programmeSubject,
   SKILL_CLASSES,
@@ -16,6 +21,7 @@ import {
   MOST_OWN_SKILLS,
   OWN_SKILL_LIMITS,
   type CatalogueView,
+  type CatchingUpView,
   type EditionView,
   type ProgrammeProgress,
   type SkillPreviewItem,
@@ -48,6 +54,16 @@ const ownWayKeys = {
   gate: gate.optional(),
   gates: Joi.object(Object.fromEntries(SCHOOL_IDS.map((one) => [one, gate.optional()]))).min(1),
   isHidden: Joi.valid(true),
+  drills: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.valid(...DRILL_KINDS).required(),
+        say: words(cue),
+        look: words(look),
+      }).or("say", "look"),
+    )
+    .min(1)
+    .unique("kind"),
 };
 
 const ownSkill = Joi.object({
@@ -61,6 +77,16 @@ const ownSkill = Joi.object({
   cues: ownCues().required(),
   faults: ownFaults().required(),
   look: Joi.string().allow("").max(look).required(),
+  ladder: Joi.array()
+    .items(
+      objects<HandDrill>({
+        kind: Joi.valid(...HAND_KINDS).required(),
+        count: whole().min(1).max(HAND_LADDER_LIMITS.count),
+        part: words(HAND_LADDER_LIMITS.part).pattern(NO_PART, { name: "parentheses", invert: true }),
+      }),
+    )
+    .min(1)
+    .max(HAND_LADDER_LIMITS.drills),
   ...ownWayKeys,
 });
 const changedSkill = Joi.object({
@@ -207,6 +233,11 @@ export const catalogueReply = objects<CatalogueView>({
   leftOut: Joi.array()
     .items(Joi.object({ skill: Joi.string().required(), message: Joi.string().required() }))
     .required(),
+});
+
+export const catchingUpReply = objects<CatchingUpView>({
+  students: whole().required(),
+  behind: whole().required(),
 });
 
 export const editionsReply = items(

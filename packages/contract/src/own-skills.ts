@@ -35,6 +35,12 @@ export interface CatalogueView extends Overlay {
   readonly leftOut: readonly LeftOut[];
 }
 
+/** How many students' records are still to be read by what is taught now. */
+export interface CatchingUpView {
+  readonly students: number;
+  readonly behind: number;
+}
+
 /** One change in the history of what a studio teaches, the newest first. */
 export interface EditionView {
   readonly edition: number;

@@ -1,17 +1,19 @@
 import { FAULT_CODES } from "@mirrup/core";
 import type { BehindSide, Odds, PracticeDay, WeekLoad } from "@mirrup/core/teaching";
 import Joi from "joi";
-import type {
-  ArchiveReply,
-  ClassPeriodQuery,
-  ClassProgressView,
-  ClearedSide,
-  PeriodQuery,
-  ProgressView,
-  RefittedNumber,
-  RefitView,
-  SideProgressView,
-  StudentProgress,
+import {
+  REFITTED_NUMBERS,
+  REFITTED_TABLES,
+  type ArchiveReply,
+  type ClassPeriodQuery,
+  type ClassProgressView,
+  type ClearedSide,
+  type PeriodQuery,
+  type ProgressView,
+  type RefittedNumber,
+  type RefitView,
+  type SideProgressView,
+  type StudentProgress,
 } from "./progress.js";
 import { chance, gate, instant, localDay, objects, side, subject, uuid, whole } from "./schema-parts.js";
 
@@ -107,8 +109,8 @@ export const refitReply = objects<RefitView>({
   changed: Joi.array()
     .items(
       objects<RefittedNumber>({
-        of: Joi.valid("startMiss", "pace", "shares").required(),
-        key: Joi.string().required(),
+        of: Joi.valid(...REFITTED_TABLES, ...REFITTED_NUMBERS).required(),
+        key: Joi.string().allow("").required(),
         from: Joi.number().required(),
         to: Joi.number().required(),
       }),

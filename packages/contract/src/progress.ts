@@ -71,10 +71,13 @@ export interface ClassProgressView extends ProgressView {
   readonly students: readonly StudentProgress[];
 }
 
+export const REFITTED_TABLES = ["startMiss", "pace", "shares"] as const;
+export const REFITTED_NUMBERS = ["halfLifeDays", "halfLifeTries", "aloneWeight"] as const;
+
 /** What a studio's own log has made of a number of the learner model. */
 export interface RefittedNumber {
-  readonly of: "startMiss" | "pace" | "shares";
-  /** A class of skills, or a kind of drill. */
+  readonly of: (typeof REFITTED_TABLES)[number] | (typeof REFITTED_NUMBERS)[number];
+  /** A class of skills, or a kind of drill; empty for what is one number for all. */
   readonly key: string;
   readonly from: number;
   readonly to: number;

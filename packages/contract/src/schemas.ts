@@ -31,10 +31,6 @@ import {
 import {
   AUDIT_ACTIONS,
   LETTER_STATES,
-  LOG_KINDS,
-  type LogLine,
-  type LogPage,
-  type LogQuery,
   TOPICS,
   LONGEST_REPORT,
   MAX_SETS_PER_BATCH,
@@ -84,6 +80,7 @@ import { setRequest, setView } from "./set-schemas.js";
 export * from "./combo-schemas.js";
 export * from "./jump-schemas.js";
 export * from "./lesson-schemas.js";
+export * from "./log-schemas.js";
 export * from "./own-skill-schemas.js";
 export * from "./home-schemas.js";
 export * from "./set-schemas.js";
@@ -238,24 +235,6 @@ export const lastSetsQuery = objects<{ readonly subject: string; readonly side: 
 }).required();
 export const lastSetsReply = items(setView);
 
-/** An instant and an id, as a page of the log says where the next one begins. */
-const logPlace = Joi.string().pattern(/^\d{4}-\d\d-\d\dT[\d:.]+Z~[\da-f-]{36}$/, "place in the log");
-export const logQuery = objects<LogQuery>({
-  before: logPlace,
-  subject: subject(),
-  kind: Joi.valid(...LOG_KINDS),
-});
-const logLine = Joi.object<LogLine>({
-  kind: Joi.valid(...LOG_KINDS).required(),
-  at: instant().required(),
-  set: setView,
-  isVoided: Joi.boolean(),
-  decision: decisionView,
-});
-export const logReply = objects<LogPage>({
-  items: Joi.array().items(logLine).required(),
-  next: logPlace.allow(null).required(),
-}).required();
 export const floorReply = objects<FloorView>({
   student: student.required(),
   standings: Joi.array().items(standing).required(),

@@ -31,6 +31,7 @@ export {
   comboTiming,
   demandOf,
   demandShown,
+  type Jumping,
   measureCombo,
 } from "./combos/measures.js";
 export { neighboursOf } from "./combos/neighbours.js";

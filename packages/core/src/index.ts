@@ -1,4 +1,5 @@
 /** What is taught, how it is jumped, and what the log says of it. */
+export { byName } from "./by-name.js";
 export { SIDE_NAMES, type SideName, otherSideName, sidesOf } from "./sides.js";
 export { grouped } from "./grouped.js";
 export { DAY_MS, dayAfter, type Instant, type LocalDate, localDate } from "./instant.js";
@@ -60,6 +61,7 @@ export {
   type SkillOverlayEntry,
 } from "./syllabus/overlay-entry.js";
 export { type HiddenSkill, type WrittenCatalogue } from "./syllabus/overlay-laying.js";
+export { placedAt, type SkillPlace } from "./syllabus/placing.js";
 export { type ProgrammeFault, programmeFaults } from "./syllabus/programme-faults.js";
 export {
   type Ask,
@@ -133,12 +135,14 @@ export {
   FAMILIES,
   type Family,
   SKILL_CLASSES,
+  type DrillWords,
   type Skill,
   type SkillClass,
   type Strand,
   isHard,
   skillArms,
 } from "./syllabus/skill.js";
+export { HAND_KINDS, HAND_LADDER_LIMITS, type HandDrill, NO_PART } from "./syllabus/hand-ladder.js";
 export { type Syllabus, rulesText, sideOf, syllabusOf } from "./syllabus/syllabus.js";
 export { comboKey, comboSubject, linkKey } from "./log/combo-subject.js";
 export { type Decision, PLACEMENT_ANSWERS, type PlacementAnswer } from "./log/decision.js";

@@ -6,6 +6,8 @@ export {
   HONEST_TRIES,
   STUCK_LESSONS,
   type Clearing,
+  MILESTONE_KINDS,
+  type Milestone,
   type LessonFacts,
   NO_FACTS,
   type RungFacts,

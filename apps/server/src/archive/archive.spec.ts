@@ -214,10 +214,14 @@ describe("a studio's archive", () => {
         items.map((one) => ({ ...one, cleanChance: Math.round(1e6 * one.cleanChance) }));
       expect(rounded(same?.items)).toEqual(rounded(standings?.items));
       const [log, copy] = (await both(`/api/students/${id}/log`)) as LogPage[];
-      // Who decided has an account where it was saved, and none here.
+      // Who counted and decided has an account where it was saved, and none here.
       const nameless = (page: LogPage | undefined) =>
         page?.items.map((line) =>
-          line.kind === "set" ? line : { ...line, decision: { ...line.decision, by: null } },
+          line.kind === "decision"
+            ? { ...line, decision: { ...line.decision, by: null } }
+            : line.kind === "set"
+              ? { ...line, by: null }
+              : line,
         );
       expect(nameless(copy)).toEqual(nameless(log));
     }

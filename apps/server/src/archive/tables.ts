@@ -93,7 +93,7 @@ export const ARCHIVED: readonly ArchivedTable[] = [
   { name: "combo", key: ["id"], without: { link_hash: null, linked_at: null }, fault: comboFault },
   { name: "lesson", key: ["id"], without: NOTHING, fault: lessonFault },
   { name: "lesson_student", key: ["lesson_id", "student_id"], without: NOTHING },
-  { name: "practice_set", key: ["id"], without: NOTHING, fault: setFault },
+  { name: "practice_set", key: ["id"], without: { person_id: null }, fault: setFault },
   { name: "set_note", key: ["set_id"], without: NOTHING },
   { name: "decision", key: ["id"], without: { person_id: null }, fault: decisionFault },
   { name: "early_stop", key: ["student_id", "day"], without: NOTHING },

@@ -144,6 +144,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "GET /api/changes": ["viewer"],
   "GET /api/catalogue": ["viewer"],
   "GET /api/catalogue/editions": ["coach"],
+  "GET /api/catalogue/catching-up": ["coach"],
   "GET /api/catalogue/editions/{edition}": ["coach"],
   "POST /api/catalogue/changes": [
     "coach",

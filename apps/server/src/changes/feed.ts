@@ -7,6 +7,7 @@ import { CHANNEL } from "../door/index.js";
 
 const AGAIN_MS = 1000;
 const EVERYBODY = "everybody";
+const HEARD = "heard";
 
 /** Hears from PostgreSQL which studio has another change, and wakes whoever waits for that. */
 @Injectable()
@@ -43,6 +44,12 @@ export class ChangeFeed implements OnApplicationBootstrap, OnModuleDestroy {
     done.abort();
   }
 
+  /** Tells of each change of any studio, until it is left. */
+  onChange(tell: (studioId: string) => void): () => void {
+    this.woken.on(HEARD, tell);
+    return () => this.woken.off(HEARD, tell);
+  }
+
   private async listen(): Promise<void> {
     const { options } = this.database;
     if (options.type !== "postgres" || this.isClosing) return;
@@ -56,7 +63,10 @@ export class ChangeFeed implements OnApplicationBootstrap, OnModuleDestroy {
     this.client = client;
     client.on("error", again);
     client.on("end", again);
-    client.on("notification", ({ payload = "" }) => this.woken.emit(payload));
+    client.on("notification", ({ payload = "" }) => {
+      this.woken.emit(payload);
+      this.woken.emit(HEARD, payload);
+    });
     try {
       await client.connect();
       await client.query(`LISTEN ${CHANNEL}`);

@@ -1,1 +1,2 @@
 export { ChangesModule } from "./changes.module.js";
+export { ChangeFeed } from "./feed.js";

@@ -31,6 +31,8 @@ import { People1764100000000 } from "./migrations/1764100000000-people.js";
 import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
 import { Home1766100000000 } from "./migrations/1766100000000-home.js";
 import { Jumps1766200000000 } from "./migrations/1766200000000-jumps.js";
+import { Milestones1766300000000 } from "./migrations/1766300000000-milestones.js";
+import { WhoCounted1766400000000 } from "./migrations/1766400000000-who-counted.js";
 import { PracticeDays1766000000000 } from "./migrations/1766000000000-practice-days.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
 import { Combos1764600000000 } from "./migrations/1764600000000-combos.js";
@@ -121,6 +123,8 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       PracticeDays1766000000000,
       Home1766100000000,
       Jumps1766200000000,
+      Milestones1766300000000,
+      WhoCounted1766400000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

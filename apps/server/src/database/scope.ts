@@ -67,8 +67,13 @@ export function holding(scope: Scope): TeachingScope {
   return { ...scope, holds: "teaching" };
 }
 
-/** A reading met facts of older rules: they are made anew first, which takes a scope that may write. */
-export class StaleFacts extends Error {}
+/** A reading met facts of older rules: they are made anew first, which takes scopes that may write. */
+export class StaleFacts extends Error {
+  /** `mends` makes one student's anew each: in a transaction of its own it holds nobody else up. */
+  constructor(readonly mends: readonly ((scope: Scope) => Promise<void>)[]) {
+    super(`The facts of ${mends.length} students are of older rules.`);
+  }
+}
 
 /**
  * Deadlock, serialization failure, two who store one id at once, and what was there a moment ago being deleted
@@ -98,7 +103,8 @@ export class Scopes {
 
   /**
    * Runs `work` for a studio in one transaction, rolled back when it throws; again, where it only met another one.
-   * A reading sees one snapshot and cannot write; one that meets facts of older rules runs again as one that can.
+   * A reading sees one snapshot and cannot write; one that meets facts of older rules runs again once they are made
+   * anew, and where the rules are changed all the while, as one that can write.
    */
   async run<T>(asked: Work, work: (scope: Scope) => Promise<T>): Promise<T> {
     let { mode = "write" } = asked;
@@ -106,8 +112,10 @@ export class Scopes {
       try {
         return await this.once({ ...asked, mode }, work);
       } catch (error) {
-        if (error instanceof StaleFacts) mode = "write";
-        else if (tries >= MOST_TRIES || !isPassing(error)) throw error;
+        if (error instanceof StaleFacts) {
+          if (tries >= MOST_TRIES) mode = "write";
+          else for (const mend of error.mends) await this.run({ ...asked, mode: "write" }, mend);
+        } else if (tries >= MOST_TRIES || !isPassing(error)) throw error;
       }
     }
   }

@@ -2,11 +2,12 @@ import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { decisionsReply, decisionsView } from "@mirrup/contract/schemas";
 import type { DecisionRequest, DecisionsReply, DecisionView, StandingItem } from "@mirrup/contract";
 import { v7 as uuid } from "uuid";
+import { noonZone } from "../testing/noon.js";
 import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
 beforeAll(async () => {
-  server = await startTestApp();
+  server = await startTestApp({ timeZone: noonZone() });
 });
 afterAll(() => server.close());
 

@@ -1,8 +1,9 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import { comboKey, DAY_MS, linkKey, scoreOf } from "@mirrup/core";
+import { comboKey, linkKey, scoreOf } from "@mirrup/core";
 import { partsOfScore, type ComboPart } from "@mirrup/core/combos";
 import { demoId } from "./demo-id.js";
+import { practiceAt } from "./practice.js";
 
 export interface DemoCombo {
   readonly id: string;
@@ -32,9 +33,9 @@ export const DEMO_COMBOS: readonly DemoCombo[] = [
 export const LEARNER = "Amara Thistle";
 
 /** What was logged of the demo's combos, two days before it is loaded. */
-export function comboHistory(now: Date): readonly SetRequest[] {
+export function comboHistory(now: Date, timeZone: string): readonly SetRequest[] {
   const studentId = demoId(LEARNER);
-  const start = now.getTime() - 2 * DAY_MS - 1_800_000;
+  const start = practiceAt(now, 2, timeZone) + 1_800_000;
   const line = (
     place: number,
     subject: string,

@@ -1,9 +1,10 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
-import { DAY_MS, type Drill, type Miss, type School, type SideName } from "@mirrup/core";
+import type { Drill, Miss, School, SideName } from "@mirrup/core";
 import { between, courseOf, lessonsOf, randomFrom, simulateStudent, type Random } from "@mirrup/cohort";
 import type { DemoStudent, SimulatedDemoStudent } from "./club.js";
 import { demoId } from "./demo-id.js";
+import { practiceAt } from "./practice.js";
 
 interface Milestone {
   readonly subject: string;
@@ -60,13 +61,14 @@ export function simulatedHistoryOf(
   studentId: string,
   school: School,
   now: Date,
+  timeZone: string,
 ): SetRequest[] {
   const lessons = weeks * lessonsAWeek;
   const student = simulateStudent(courseOf(CATALOGUE), seed, level);
   const spacing = 7 / lessonsAWeek;
   return lessonsOf(student, { catalogue: CATALOGUE, school, lessons, seed }).map((set, place) => {
     const { lesson, minute, subject, side, count, clean, misses, bestStreak, seconds } = set;
-    const startedAt = now.getTime() - (lastSeenDays + (lessons - 1 - lesson) * spacing) * DAY_MS - 3_600_000;
+    const startedAt = practiceAt(now, lastSeenDays + (lessons - 1 - lesson) * spacing, timeZone);
     return {
       id: demoId(`${studentId} lesson ${lesson} ${place}`),
       studentId,
@@ -87,13 +89,19 @@ export function simulatedHistoryOf(
  * The sets that brought a student to the bests of their record: each skill in its turn over a
  * stretch of the lessons, ending at its best. The same for the same `now`.
  */
-export function historyOf(student: DemoStudent, studentId: string, seed: number, now: Date): SetRequest[] {
+export function historyOf(
+  student: DemoStudent,
+  studentId: string,
+  seed: number,
+  now: Date,
+  timeZone: string,
+): SetRequest[] {
   const random = randomFrom(seed);
   const milestones = milestonesOf(student.record);
   const lessons = Math.max(1, student.weeks * student.lessonsAWeek);
   const spacing = 7 / student.lessonsAWeek;
   const startOf = (lesson: number) =>
-    now.getTime() - (student.lastSeenDays + (lessons - 1 - lesson) * spacing) * DAY_MS - 3_600_000;
+    practiceAt(now, student.lastSeenDays + (lessons - 1 - lesson) * spacing, timeZone);
   const counted = new Map<number, number>();
   const climbed = milestones.flatMap(({ subject, side, best }, place) => {
     const from = (place / Math.max(1, milestones.length - 1)) * lessons * 0.85;
@@ -123,7 +131,7 @@ export function historyOf(student: DemoStudent, studentId: string, seed: number,
       };
     });
   });
-  return [...climbed, ...plateauOf(student, studentId, milestones, now)];
+  return [...climbed, ...plateauOf(student, studentId, milestones, now, timeZone)];
 }
 
 /** Honest tries that led nowhere, every other day after the history: each a little worse than its best. */
@@ -132,6 +140,7 @@ function plateauOf(
   studentId: string,
   milestones: readonly Milestone[],
   now: Date,
+  timeZone: string,
 ): SetRequest[] {
   const milestone = milestones.find((one) => one.subject === plateau?.subject);
   if (plateau === undefined || milestone === undefined) return [];
@@ -149,7 +158,7 @@ function plateauOf(
       misses,
       bestStreak,
       countedBy: "tapped",
-      at: new Date(now.getTime() - (lastSeenDays - 1 - 2 * lesson) * DAY_MS - 1_800_000).toISOString(),
+      at: new Date(practiceAt(now, lastSeenDays - 1 - 2 * lesson, timeZone)).toISOString(),
     };
   });
 }

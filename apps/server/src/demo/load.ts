@@ -42,17 +42,17 @@ export async function loadDemo(database: DataSource, now: Date): Promise<boolean
 }
 
 /** The demo's people, each with the sets that brought them to where they are. */
-function peopleOf({ students, others, school }: DemoClub, now: Date) {
+function peopleOf({ students, others, school, timeZone }: DemoClub, now: Date) {
   return [
     ...students.map((student, index) => ({
       name: student.name,
       profile: { ...student.profile, strongerSide: student.strongerSide },
-      history: historyOf(student, demoId(student.name), index + 1, now),
+      history: historyOf(student, demoId(student.name), index + 1, now, timeZone),
     })),
     ...others.map((student) => ({
       name: student.name,
       profile: student.profile ?? {},
-      history: simulatedHistoryOf(student, demoId(student.name), SCHOOLS[school], now),
+      history: simulatedHistoryOf(student, demoId(student.name), SCHOOLS[school], now, timeZone),
     })),
   ];
 }
@@ -66,7 +66,7 @@ async function addStudents(scope: Scope): Promise<void> {
     await manager.insert(StudentEntity, student);
     if (history.length > 0) await sets.log(scope, { sets: history });
   }
-  await sets.log(scope, { sets: comboHistory(now) });
+  await sets.log(scope, { sets: comboHistory(now, studio.timeZone) });
 }
 
 /** What the studio has of its own, as the first edition of it. */

@@ -1,4 +1,5 @@
 import type { GroupChange, GroupView, NewGroup } from "@mirrup/contract";
+import { byName } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { v7 as uuid } from "uuid";
@@ -27,7 +28,7 @@ export class GroupsService {
     );
     const when = ({ weekday, startTime }: GroupEntity) => `${weekday ?? 9} ${startTime ?? "99"}`;
     return groups
-      .sort((one, other) => when(one).localeCompare(when(other)) || one.name.localeCompare(other.name))
+      .sort((one, other) => when(one).localeCompare(when(other)) || byName(one.name, other.name))
       .map((group) => viewOf(group, students.get(group.id) ?? []));
   }
 

@@ -10,11 +10,12 @@ import {
 } from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
 import { v7 as uuid } from "uuid";
+import { noonZone } from "../testing/noon.js";
 import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
 beforeAll(async () => {
-  server = await startTestApp();
+  server = await startTestApp({ timeZone: noonZone() });
 });
 afterAll(() => server.close());
 

@@ -89,6 +89,15 @@ describe("a backup", () => {
     expect((await checkBackup(urls(), file, NOW)).unlike).toBeGreaterThan(0);
   });
 
+  it("is sound right after a change of school, before everybody was followed", async () => {
+    const schoolIs = (school: string) => server.sql("UPDATE studio SET school = $1", [school]);
+    const [{ school } = { school: "" }] = await server.sql<{ school: string }>("SELECT school FROM studio");
+    await schoolIs(school === "steady-hold" ? "quick-frontier" : "steady-hold");
+    await save();
+    await schoolIs(school);
+    expect(await checkBackup(urls(), file, NOW)).toMatchObject({ unlike: 0 });
+  });
+
   it("takes no other file's place, and leaves nothing where it fails", async () => {
     await writeFile(file, "mine");
     await expect(save()).rejects.toThrow("There is a file");

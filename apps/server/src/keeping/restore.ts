@@ -5,7 +5,7 @@
 import { DataSource } from "typeorm";
 import { databaseOptions } from "../database/data-source.js";
 import { databaseOf, prepareDatabase, withDatabase, type DatabaseUrls } from "../database/prepare.js";
-import { rebuildAll } from "../standings/index.js";
+import { rebuildAll, refreshAll } from "../standings/index.js";
 import { withBackup, withClient } from "./backup.js";
 import { factsOf, type Facts } from "./facts.js";
 import type { Manifest } from "./manifest.js";
@@ -108,6 +108,8 @@ export async function checkBackup(urls: DatabaseUrls, file: string, now: Date): 
   const checked = await withRestored(urls, name, file, async (restored, manifest) => {
     const database = await new DataSource(databaseOptions(restored.databaseAdminUrl)).initialize();
     try {
+      // What a change of the rules has not reached yet is no fault: nobody reads it before it has.
+      await refreshAll(database);
       const before = await factsOf(database);
       await rebuildAll(database);
       const after = await factsOf(database);

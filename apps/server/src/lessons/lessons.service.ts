@@ -9,6 +9,7 @@ import type {
   NewLesson,
   PlannedPlaces,
 } from "@mirrup/contract";
+import { byName } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { isDeepStrictEqual } from "node:util";
 import { Between, In } from "typeorm";
@@ -43,7 +44,7 @@ export class LessonsService {
     );
     const when = ({ day, startTime }: LessonEntity) => `${day} ${startTime ?? "99"}`;
     return lessons
-      .sort((one, other) => when(one).localeCompare(when(other)) || one.title.localeCompare(other.title))
+      .sort((one, other) => when(one).localeCompare(when(other)) || byName(one.title, other.title))
       .map((lesson) => viewOf(lesson, students.get(lesson.id) ?? []));
   }
 

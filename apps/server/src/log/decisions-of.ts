@@ -26,19 +26,27 @@ export function acceptedBy(lines: readonly DecisionEntity[]): ReadonlySet<string
   );
 }
 
+/** What people are called, by their ids; whoever has left no account is not among them. */
+export async function peopleNamed(
+  { manager }: Scope,
+  lines: readonly { readonly personId: string | null }[],
+): Promise<(personId: string | null) => string | null> {
+  const ids = [...new Set(lines.flatMap(({ personId }) => personId ?? []))];
+  const people = ids.length === 0 ? [] : await manager.findBy(PersonEntity, { id: In(ids) });
+  const names = new Map(people.map(({ id, name }) => [id, name]));
+  return (personId) => (personId === null ? null : (names.get(personId) ?? null));
+}
+
 /** Decisions with who made each, and whether it was taken back. */
 export async function decisionsAs(
   scope: Scope,
   lines: readonly DecisionEntity[],
   voided: ReadonlySet<string>,
 ): Promise<DecisionView[]> {
-  const people = await scope.manager.findBy(PersonEntity, {
-    id: In([...new Set(lines.flatMap((line) => line.personId ?? []))]),
-  });
-  const nameOf = new Map(people.map((person) => [person.id, person.name]));
+  const nameOf = await peopleNamed(scope, lines);
   return lines.map((line) => {
     const { id, subject, side, decision, reason, at } = decisionRequestOf(line);
-    const by = (line.personId === null ? undefined : nameOf.get(line.personId)) ?? null;
+    const by = nameOf(line.personId);
     return { id, subject, side, decision, reason, at, by, isVoided: voided.has(id) };
   });
 }

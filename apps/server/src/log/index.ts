@@ -1,7 +1,6 @@
 export { DecisionEntity } from "./decision.entity.js";
 export { clockAheadBy, happenedAt, saidAt } from "./device-clock.js";
-export { acceptedBy, decisionsOf, isAboutLine, voidedBy } from "./decisions-of.js";
-export { logPage } from "./log-page.js";
+export { acceptedBy, decisionsAs, decisionsOf, isAboutLine, peopleNamed, voidedBy } from "./decisions-of.js";
 export { SetNoteEntity } from "./note.entity.js";
 export { notesOf, withNotes } from "./notes.js";
 export { decisionRequestOf, requestOf } from "./request.js";

@@ -46,6 +46,10 @@ export class SetEntity {
   @Column("text", { name: "counted_by" })
   countedBy!: CountedBy;
 
+  /** Who sent it; nobody for what a student counted alone, or once that person has left no account. */
+  @Column("uuid", { name: "person_id", nullable: true })
+  personId!: string | null;
+
   /** The device's clock. */
   @Column("timestamptz", { name: "device_at" })
   deviceAt!: Date;

@@ -1,4 +1,5 @@
 import type { InvitationRequest, MemberView, Role } from "@mirrup/contract";
+import { byName } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In } from "typeorm";
 import { AuditService } from "../audit/index.js";
@@ -26,7 +27,7 @@ export class PeopleService {
     const roleOf = new Map(members.map((member) => [member.personId, member.role]));
     return people
       .map(({ id, name, email }) => ({ id, name, email, role: roleOf.get(id) ?? "viewer" }))
-      .sort((one, other) => one.name.localeCompare(other.name));
+      .sort((one, other) => byName(one.name, other.name));
   }
 
   async invite(scope: Scope, { email, role }: InvitationRequest, address: string): Promise<void> {

@@ -29,6 +29,7 @@ function lineOf(scope: Scope, set: SetRequest, aheadBy: number): SetEntity {
     said: set.said ?? null,
     ticks: set.ticks ?? null,
     countedBy: set.countedBy,
+    personId: scope.personId,
     deviceAt,
     receivedAt: scope.now,
     happenedAt: happenedAt(deviceAt, aheadBy, scope.now),

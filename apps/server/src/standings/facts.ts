@@ -24,6 +24,7 @@ export function factsOf(row: StandingEntity): SideFacts {
     cleared: clearingOf(row),
     reopenedAt: instantOf(row.reopenedAt),
     review: row.review,
+    milestones: row.milestones,
     presumedAt: instantOf(row.presumedAt),
     placed: row.placed,
     lessons: row.lessons,
@@ -32,8 +33,10 @@ export function factsOf(row: StandingEntity): SideFacts {
   };
 }
 
+type Key = "studioId" | "studentId" | "subject" | "side" | "gate" | "foldedAt" | "foldedId";
+
 /** The row's part that the facts fill. */
-export function columnsOf(facts: SideFacts) {
+export function columnsOf(facts: SideFacts): Omit<StandingEntity, Key> {
   const { cleared, countedAt, reopenedAt, presumedAt, lastAt, ...plain } = facts;
   return {
     ...plain,

@@ -1,4 +1,4 @@
-import { addsRuns, mannerOf, SCHOOLS } from "@mirrup/catalogue";
+import { addsRuns, CATALOGUE, mannerOf, SCHOOLS } from "@mirrup/catalogue";
 import {
   localDate,
   overlayGates,
@@ -61,11 +61,27 @@ export function todayIn({ now, studio }: Scope): string {
   return localDate(now.getTime(), studio.timeZone);
 }
 
+const hashOf = (text: string) => createHash("sha256").update(text).digest("base64url");
 const hashes = new WeakMap<Syllabus, string>();
 
-/** Tells one set of rules from another: catalogue, school, gates, code, and where a day begins. */
+/** The rules that this build ships with, of every school, apart from what a studio has made of them. */
+const SHIPPED_RULES = hashOf(
+  Object.values(SCHOOLS)
+    .map((school) => rulesText(syllabusOf({ catalogue: CATALOGUE, school })))
+    .join(),
+).slice(0, 16);
+
+/**
+ * Tells one set of rules from another: what ships, and what is taught of it: catalogue, school, gates, model, and where
+ * a day begins.
+ */
 export function rulesHash(scope: Scope, { syllabus, model }: Reader): string {
-  const known = hashes.get(syllabus) ?? createHash("sha256").update(rulesText(syllabus)).digest("base64url");
+  const known = hashes.get(syllabus) ?? hashOf(rulesText(syllabus));
   hashes.set(syllabus, known);
-  return `${known} ${model.version} ${scope.studio.timeZone}`;
+  return `${SHIPPED_RULES} ${known} ${model.version} ${scope.studio.timeZone}`;
+}
+
+/** Whether facts were made by the rules that this build ships with, so that only the studio can have changed any. */
+export function isOfThisBuild({ factsRules }: Pick<Learner, "factsRules">): boolean {
+  return factsRules.startsWith(`${SHIPPED_RULES} `);
 }

@@ -229,6 +229,11 @@ describe("whatever comes in whatever order", () => {
       ]);
       expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 200));
     }
+    // Whoever is read is read by the school in force, whether they were followed by then or not.
+    const read = await Promise.all(
+      students.map((student) => server.get(`/api/students/${student}/standings`)),
+    );
+    expect(read.map(({ status }) => status)).toEqual(read.map(() => 200));
     const kept = await Promise.all(students.map(facts));
     await rebuildAll(server.database);
     const rebuilt = await Promise.all(students.map(facts));

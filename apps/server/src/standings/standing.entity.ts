@@ -1,5 +1,5 @@
 import type { PlacementAnswer, SideName } from "@mirrup/core";
-import type { Clearing, LessonFacts, Review, RungFacts } from "@mirrup/core/teaching";
+import type { Clearing, LessonFacts, Milestone, Review, RungFacts } from "@mirrup/core/teaching";
 import { Column, Entity, PrimaryColumn } from "typeorm";
 
 /** The facts of one student, subject and side, kept in step with the log; status is derived on reading. */
@@ -53,6 +53,9 @@ export class StandingEntity {
 
   @Column("jsonb", { nullable: true })
   review!: Review | null;
+
+  @Column("jsonb")
+  milestones!: readonly Milestone[];
 
   @Column("jsonb")
   lessons!: readonly LessonFacts[];

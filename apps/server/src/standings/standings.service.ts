@@ -40,7 +40,7 @@ import {
   type LateSide,
   type TouchedSide,
 } from "./folded-row.js";
-import { readerFor, rulesHash, syllabusFor, type Learner } from "./learner.js";
+import { isOfThisBuild, readerFor, rulesHash, syllabusFor, type Learner } from "./learner.js";
 import { addLoads, remakeLoads } from "./lesson-loads.js";
 import { linesFrom, loggedSet, type LogRows } from "./log-lines.js";
 import { linesOf, type Span } from "./log-reader.js";
@@ -57,6 +57,12 @@ const COURSE_SETS = 120;
 const LAST_EDITIONS = 8;
 const NO_ROWS: LogRows = { sets: [], decisions: [] };
 
+/** By what facts were made, and what is another since. */
+interface ChangedSince {
+  readonly then: Scope;
+  readonly difference: EditionDifference;
+}
+
 /** Keeps the facts in step with the log, and reads standings from them. */
 @Injectable()
 export class StandingsService {
@@ -64,11 +70,14 @@ export class StandingsService {
 
   /** The facts of some students, by the rules in force; one query, and one more a student whose facts are stale. */
   async factsOf(scope: Scope, learners: readonly Learner[]): Promise<ReadonlyMap<string, KeptFacts>> {
-    for (const learner of learners) {
-      if (learner.factsRules !== rulesHash(scope, readerFor(scope, learner)))
-        await this.refresh(scope, learner);
-    }
     const isSnapshot = scope.mode === "read";
+    const stale = learners.filter(
+      (learner) => learner.factsRules !== rulesHash(scope, readerFor(scope, learner)),
+    );
+    if (isSnapshot && stale.length > 0) {
+      throw new StaleFacts(stale.map((learner) => (writing) => this.refresh(writing, learner)));
+    }
+    for (const learner of stale) await this.refresh(scope, learner);
     const facts = new Map<string, KeptFacts>();
     for (const learner of isSnapshot ? learners : []) {
       const known = this.remembered.of(learner);
@@ -285,11 +294,11 @@ export class StandingsService {
   }
 
   /**
-   * Makes facts that other rules made anew, once, however many ask at the same time; what is cleared by
-   * them and was not, or the reverse, is written down for the owner.
+   * Makes facts anew that other rules made, once, however many ask at the same time. What is cleared by newer rules of
+   * evidence and was not, or the reverse, is written down for the owner; what the studio itself changed is not, since
+   * whoever changed it was shown what it comes to.
    */
   private async refresh(asked: Scope, { id }: Learner): Promise<void> {
-    if (asked.mode === "read") throw new StaleFacts();
     const scope = await holdTeaching(asked);
     const studioId = scope.studio.id;
     const held = await scope.manager.findOne(StudentEntity, {
@@ -297,8 +306,11 @@ export class StandingsService {
       lock: { mode: "for_no_key_update" },
     });
     if (held === null || held.factsRules === rulesHash(scope, readerFor(scope, held))) return;
+    const since = await this.changedSince(scope, held);
+    if (since !== null) return this.follow(scope, held, since);
+    if (isOfThisBuild(held)) return this.refold(scope, held);
     const before = await this.rowsOf(scope, [id]);
-    await this.follow(scope, held);
+    await this.refold(scope, held);
     const after = await this.rowsOf(scope, [id]);
     const cleared = (rows: readonly StandingEntity[]) => rows.filter((row) => row.clearedAt !== null);
     const [was, is] = [new SideSet(cleared(before)), new SideSet(cleared(after))];
@@ -317,11 +329,12 @@ export class StandingsService {
     await scope.manager.upsert(RulesChangeEntity, changes, keys);
   }
 
-  /** Brings facts to the rules in force: only the sides that an edition touched, where they were made by one of the last. */
-  private async follow(scope: TeachingScope, learner: StudentEntity): Promise<void> {
-    const since = await this.changedSince(scope, learner);
-    if (since === null) return this.refold(scope, learner);
-    const { then, difference } = since;
+  /** Brings facts that one of the last editions made to the one in force: only the sides that are touched. */
+  private async follow(
+    scope: TeachingScope,
+    learner: StudentEntity,
+    { then, difference }: ChangedSince,
+  ): Promise<void> {
     const about = difference.reread.map((subject) => ({ subject, side: "whole" as const }));
     const { sets } = about.length === 0 ? NO_ROWS : await this.linesOf(scope, learner.id, about);
     const reread = sets.filter(({ subject }) => difference.reread.includes(subject));
@@ -337,10 +350,7 @@ export class StandingsService {
   }
 
   /** By which of the last editions somebody's facts were made, and what is another since; null for none of them. */
-  private async changedSince(
-    scope: TeachingScope,
-    learner: StudentEntity,
-  ): Promise<{ readonly then: Scope; readonly difference: EditionDifference } | null> {
+  private async changedSince(scope: TeachingScope, learner: StudentEntity): Promise<ChangedSince | null> {
     for (const taught of await lastCatalogues(scope.manager, scope.studio, LAST_EDITIONS)) {
       const then: Scope = { ...scope, ...taught };
       const { syllabus, model } = readerFor(then, learner);

@@ -31,7 +31,7 @@ beforeAll(async () => {
     lastSeenDays: 1,
     record,
   };
-  const sets = historyOf(profile, student, 7, new Date());
+  const sets = historyOf(profile, student, 7, new Date(), "Europe/London");
   expect((await server.post("/api/sets", { sets })).status).toBe(200);
 });
 afterAll(() => server.close());

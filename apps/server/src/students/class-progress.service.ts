@@ -1,10 +1,12 @@
 import { fusedFirstOf, settingValue } from "@mirrup/catalogue";
-import type {
-  ClassPeriodQuery,
-  ClassProgressView,
-  RefittedNumber,
-  RefitView,
-  StudentProgress,
+import {
+  REFITTED_NUMBERS,
+  REFITTED_TABLES,
+  type ClassPeriodQuery,
+  type ClassProgressView,
+  type RefittedNumber,
+  type RefitView,
+  type StudentProgress,
 } from "@mirrup/contract";
 import { grouped, type SubjectSide } from "@mirrup/core";
 import {
@@ -144,13 +146,13 @@ export class ClassProgressService {
   /** What the studio's own log has made of the learner model's numbers. */
   refitted({ studio }: Scope): RefitView {
     const model = studio.model === null ? HANDBOOK_MODEL : readModel(studio.model);
-    const changed = (["startMiss", "pace", "shares"] as const).flatMap((of): RefittedNumber[] => {
-      const was: Readonly<Record<string, number>> = HANDBOOK_MODEL[of];
-      return Object.entries(model[of]).flatMap(([key, to]): RefittedNumber[] => {
-        const from = was[key] ?? to;
-        return Math.abs(to / from - 1) < SAME ? [] : [{ of, key, from, to }];
-      });
-    });
+    const changed = [
+      ...REFITTED_TABLES.flatMap((of): RefittedNumber[] => {
+        const was: Readonly<Record<string, number>> = HANDBOOK_MODEL[of];
+        return Object.entries(model[of]).map(([key, to]) => ({ of, key, from: was[key] ?? to, to }));
+      }),
+      ...REFITTED_NUMBERS.map((of) => ({ of, key: "", from: HANDBOOK_MODEL[of], to: model[of] })),
+    ].filter(({ from, to }) => Math.abs(to / from - 1) >= SAME);
     const by = ({ from, to }: RefittedNumber) => Math.abs(Math.log(to / from));
     return {
       ...{ version: model.version, at: studio.modelAt?.toISOString() ?? null, sets: studio.modelSets },

@@ -4,7 +4,7 @@ import type { Scope } from "../database/scope.js";
 import { saidAt } from "../log/index.js";
 import { JumpEntity } from "./jump.entity.js";
 
-function measureOf(jump: JumpEntity): JumpMeasure {
+export function measureOf(jump: JumpEntity): JumpMeasure {
   const { id, turns, heightMm, contactMs, landings, way, measuredAt } = jump;
   return { id, turns, heightMm, contactMs, landings, way, measuredAt: measuredAt.toISOString() };
 }

@@ -1,8 +1,16 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "@jest/globals";
-import { LOG_PAGE_SIZE, type LogLine, type LogPage } from "@mirrup/contract";
+import {
+  LOG_PAGE_SIZE,
+  logLineId as idOf,
+  type LogLine,
+  type LogPage,
+  type SessionView,
+} from "@mirrup/contract";
+import { logReply } from "@mirrup/contract/schemas";
 import { between, randomFrom } from "@mirrup/cohort";
 import type { Client } from "../testing/client.js";
-import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
+import { v7 as uuid } from "uuid";
+import { decisionOf, lessonOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
 let server: TestApp;
 let studioId: string;
@@ -18,8 +26,11 @@ beforeEach(async () => {
   student = await server.addStudent("Ada", studioId);
 });
 
-const idOf = (line: LogLine) => (line.kind === "set" ? line.set.id : line.decision.id);
-const page = async (query = "") => (await coach.get(`/api/students/${student}/log?${query}`)).body as LogPage;
+async function page(query = ""): Promise<LogPage> {
+  const { body } = await coach.get(`/api/students/${student}/log?${query}`);
+  expect([body, logReply.validate(body).error]).toEqual([body, undefined]);
+  return body as LogPage;
+}
 
 /** Every line that the pages have, one page after the other. */
 async function whole(query = ""): Promise<readonly LogLine[]> {
@@ -49,7 +60,8 @@ describe("a student's log", () => {
     await coach.post("/api/decisions", { decisions: [cleared] });
     const { items, next } = await page();
     expect(items.map(idOf)).toEqual([second.id, cleared.id, first.id]);
-    expect(items[0]).toMatchObject({ kind: "set", set: { note: "Low hands." }, isVoided: false });
+    const by = ((await coach.get("/api/auth/session")).body as SessionView).person?.name;
+    expect(items[0]).toMatchObject({ kind: "set", set: { note: "Low hands." }, by, isVoided: false });
     expect(items[1]).toMatchObject({
       kind: "decision",
       decision: { reason: cleared.reason, isVoided: false },
@@ -61,6 +73,16 @@ describe("a student's log", () => {
     expect((await page("kind=decision")).items.map(idOf)).toEqual([cleared.id]);
   });
 
+  it("names nobody who has left no account", async () => {
+    const set = setOf(student);
+    const other = await server.addPerson(studioId, "coach");
+    await other.post("/api/sets", { sets: [set] });
+    const person = ((await other.get("/api/auth/session")).body as SessionView).person;
+    expect((await page()).items).toMatchObject([{ by: person?.name }]);
+    await server.database.query("DELETE FROM person WHERE id = $1", [person?.id]);
+    expect((await page()).items).toMatchObject([{ set: { id: set.id }, by: null }]);
+  });
+
   it("keeps what was taken back in sight, and tells it there and not by itself", async () => {
     const set = setOf(student);
     await coach.post("/api/sets", { sets: [set] });
@@ -69,6 +91,94 @@ describe("a student's log", () => {
     await coach.post("/api/decisions", { decisions: [back] });
     const { items } = await page();
     expect(items).toMatchObject([{ kind: "set", isVoided: true }]);
+  });
+
+  /** A set that clears the basic bounce. */
+  const clearing = (minutes: number) =>
+    setOf(student, { clean: 40, bestStreak: 40, at: minutesAgo(minutes) });
+
+  it("tells at a set what became by it, and nothing more once it is taken back", async () => {
+    const [some, enough] = [setOf(student, { at: minutesAgo(50) }), clearing(40)];
+    await coach.post("/api/sets", { sets: [some, enough] });
+    const became = [{ subject: "basic-bounce", side: "whole", kind: "cleared" }];
+    expect((await page()).items).toMatchObject([
+      { set: { id: enough.id }, became },
+      { set: { id: some.id }, became: [] },
+    ]);
+    expect((await page("kind=milestone")).items.map(idOf)).toEqual([enough.id]);
+    expect((await page("kind=milestone&subject=basic-bounce")).items.map(idOf)).toEqual([enough.id]);
+    expect((await page("kind=milestone&subject=cross")).items).toEqual([]);
+    // What comes late stands before it, and clears instead.
+    const before = clearing(45);
+    await coach.post("/api/sets", { sets: [before] });
+    expect((await page("kind=milestone")).items.map(idOf)).toEqual([before.id]);
+    const back = decisionOf(student, {
+      ...{ subject: "basic-bounce", side: "whole", decision: { kind: "void", target: before.id } },
+    });
+    await coach.post("/api/decisions", { decisions: [back] });
+    expect((await page("kind=milestone")).items.map(idOf)).toEqual([enough.id]);
+    expect((await page()).items).toMatchObject([{ became }, { isVoided: true, became: [] }, { became: [] }]);
+  });
+
+  /** A lesson that the student was said to have come to, or not. */
+  async function addLesson(attendance: string, changes: Parameters<typeof lessonOf>[0]): Promise<string> {
+    const group = (await coach.post("/api/groups", { name: uuid(), members: [student] })).body;
+    const lesson = lessonOf({ groupId: (group as { readonly id: string }).id, ...changes });
+    await coach.post("/api/lessons", { lessons: [lesson] });
+    const run = { attendance: { [student]: attendance } };
+    expect((await coach.ask("PATCH", `/api/lessons/${lesson.id}/run`, run)).status).toBe(200);
+    return lesson.id;
+  }
+  const jumpAt = (measuredAt: string) => ({
+    ...{ id: uuid(), turns: 2, heightMm: 182, contactMs: 250, landings: 11, way: "taps" },
+    ...{ measuredAt, removed: false },
+  });
+  const measure = (jump: object) => coach.ask("PUT", `/api/students/${student}/jumps`, jump);
+
+  it("has lessons, early stops and measured jumps in the same line of time", async () => {
+    const [set, jump] = [setOf(student, { at: minutesAgo(20) }), jumpAt(minutesAgo(10))];
+    await coach.post("/api/sets", { sets: [set] });
+    await measure(jump);
+    await measure({ ...jumpAt(minutesAgo(15)), removed: true });
+    const late = await addLesson("late", { title: "Low ropes", day: "2026-01-05", startTime: "17:30" });
+    const away = await addLesson("absent", { day: "2026-01-05" });
+    await addLesson("expected", { day: "2026-01-06" });
+    await coach.ask("PUT", `/api/students/${student}/stop`, {});
+    const { items } = await page();
+    expect(items.map(({ kind }) => kind)).toEqual(["stop", "jump", "set", "lesson", "lesson"]);
+    expect(items.slice(3).map(idOf)).toEqual([late, away]);
+    expect(items[1]).toMatchObject({ jump: { heightMm: 182 } });
+    expect(items[3]).toMatchObject({ lesson: { title: "Low ropes", minutes: 60, attendance: "late" } });
+    for (const kind of ["stop", "jump", "lesson"]) {
+      const own = items.filter((line) => line.kind === kind);
+      expect((await page(`kind=${kind}`)).items).toEqual(own);
+    }
+    expect((await page("subject=basic-bounce")).items.map(idOf)).toEqual([set.id]);
+    await coach.ask("DELETE", `/api/students/${student}/stop`);
+    expect((await page("kind=stop")).items).toEqual([]);
+  });
+
+  it("is searched for words of notes, reasons and lessons, whatever stands in them", async () => {
+    const sets = ["Hands low, 100% of it", "low_hands", "C:\\rope"].map((text) => ({
+      text,
+      set: setOf(student),
+    }));
+    await coach.post("/api/sets", { sets: [...sets.map(({ set }) => set), setOf(student)] });
+    for (const { text, set } of sets)
+      await coach.ask("PUT", `/api/students/${student}/notes`, { setId: set.id, text });
+    const decision = decisionOf(student, { reason: "Showed it with LOW hands" });
+    await coach.post("/api/decisions", { decisions: [decision] });
+    const lesson = await addLesson("present", { title: "Slow and low", day: "2026-01-05" });
+    const [low, under, path] = sets.map(({ set }) => set.id);
+    const found = async (text: string, more = "") =>
+      new Set((await page(`text=${encodeURIComponent(text)}${more}`)).items.map(idOf));
+    expect(await found("low")).toEqual(new Set([low, under, decision.id, lesson]));
+    expect(await found("low", "&kind=set")).toEqual(new Set([low, under]));
+    expect(await found("low", "&subject=cross")).toEqual(new Set([decision.id]));
+    expect(await found("100%")).toEqual(new Set([low]));
+    expect(await found("w_h")).toEqual(new Set([under]));
+    expect(await found(":\\r")).toEqual(new Set([path]));
+    expect(await found("nothing of the kind")).toEqual(new Set());
   });
 
   it.each([1, 2])(
@@ -88,10 +198,16 @@ describe("a student's log", () => {
         }),
       );
       await coach.post("/api/decisions", { decisions });
+      const jumps = Array.from({ length: 12 }, () => jumpAt(minutesAgo(between(random, 60, 70))));
+      for (const jump of jumps) await measure(jump);
+      const days = Array.from({ length: 8 }, () => `2026-01-0${between(random, 1, 3)}`);
+      const lessons: string[] = [];
+      for (const day of days) lessons.push(await addLesson("present", { day, startTime: "17:30" }));
       const lines = await whole();
       const ids = lines.map(idOf);
-      expect(new Set(ids)).toEqual(new Set([...sets, ...decisions].map(({ id }) => id)));
-      expect(ids).toHaveLength(sets.length + decisions.length);
+      const told = [...[...sets, ...decisions, ...jumps].map(({ id }) => id), ...lessons];
+      expect(new Set(ids)).toEqual(new Set(told));
+      expect(ids).toHaveLength(told.length);
       const instants = lines.map(({ at }) => Date.parse(at));
       expect(instants).toEqual([...instants].sort((one, other) => other - one));
       expect((await whole("kind=set")).map(idOf)).toEqual(
@@ -108,6 +224,7 @@ describe("a student's log", () => {
     const viewer = await server.addPerson(studioId, "viewer");
     expect((await viewer.get(`/api/students/${student}/log`)).status).toBe(200);
     expect((await coach.get(`/api/students/${student}/log?before=yesterday`)).status).toBe(400);
-    expect((await coach.get(`/api/students/${student}/log?kind=stop`)).status).toBe(400);
+    expect((await coach.get(`/api/students/${student}/log?kind=mood`)).status).toBe(400);
+    expect((await coach.get(`/api/students/${student}/log?text=${"a".repeat(81)}`)).status).toBe(400);
   });
 });

@@ -3,9 +3,8 @@ import { doneReply, idParam, logQuery, logReply, studentRecordReply } from "@mir
 import { Controller, Delete, Get, Param, Query } from "@nestjs/common";
 import { Command, Reading, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
-import { logPage } from "../log/index.js";
 import { RecordService } from "./record.service.js";
-import { StudentsService } from "./students.service.js";
+import { TimelineService } from "./timeline/timeline.service.js";
 
 const DONE: Done = { done: true };
 
@@ -13,7 +12,7 @@ const DONE: Done = { done: true };
 export class RecordController {
   constructor(
     private readonly records: RecordService,
-    private readonly students: StudentsService,
+    private readonly timeline: TimelineService,
   ) {}
 
   @Get("export")
@@ -31,18 +30,17 @@ export class RecordController {
 
   @Get("log")
   @Reading({
-    says: "A page of a student's log, the newest first: sets as they were counted, and decisions",
+    says: "A page of a student's log, the newest first: sets as they were counted, decisions, lessons, early stops",
     for: "viewer",
     reply: logReply,
     refuses: [410],
   })
-  async log(
+  log(
     @Within() scope: Scope,
     @Param("id", { schema: idParam }) id: string,
     @Query({ schema: logQuery }) query: LogQuery,
   ): Promise<LogPage> {
-    await this.students.getOrThrow(scope, id);
-    return logPage(scope, id, query);
+    return this.timeline.page(scope, id, query);
   }
 
   @Delete()

@@ -24,6 +24,7 @@ import { StopsService } from "./stops.service.js";
 import { StudentReadings } from "./student-readings.service.js";
 import { StudentsController } from "./students.controller.js";
 import { StudentsService } from "./students.service.js";
+import { TimelineService } from "./timeline/timeline.service.js";
 
 @Module({
   imports: [StandingsModule, GroupsModule],
@@ -50,6 +51,7 @@ import { StudentsService } from "./students.service.js";
     StopsService,
     NotesService,
     JumpsService,
+    TimelineService,
     PairsService,
     ProgressService,
     ClassProgressService,

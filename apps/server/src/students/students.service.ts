@@ -1,5 +1,5 @@
 import type { NewStudent, StudentChange, StudentDetail, StudentProfile } from "@mirrup/contract";
-import { localDate, programmesOf } from "@mirrup/core";
+import { byName, localDate, programmesOf } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
 import { In, IsNull } from "typeorm";
 import { v7 as uuid } from "uuid";
@@ -20,7 +20,6 @@ import { NEW_STUDENT, StudentEntity } from "./student.entity.js";
 import { profileErrors } from "./student-rules.js";
 
 /** Made once: one that is made for each comparison takes longer than all the rest of a list. */
-const BY_NAME = new Intl.Collator();
 
 /** The part of a student that people write. */
 export function profileOf(student: StudentEntity): StudentProfile {
@@ -57,7 +56,7 @@ export class StudentsService {
       studioId: scope.studio.id,
       ...(withArchived ? {} : { archivedAt: IsNull() }),
     });
-    return students.sort((one, other) => BY_NAME.compare(one.name, other.name));
+    return students.sort((one, other) => byName(one.name, other.name));
   }
 
   /** The student, archived or not. Refuses with 404, or 410 for one who was deleted. */

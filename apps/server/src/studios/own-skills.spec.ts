@@ -207,7 +207,9 @@ describe("what ships, as the studio has it", () => {
   it("is cleared by the studio's gate in every school, and said in the studio's words", async () => {
     const student = await server.addStudent("Ada", studioId);
     const gate = { kind: "streak", count: 7 } as const;
-    const is: OverlayEntry = { kind: "changed", gate, cues: ["ski", "again"], look: "Ankles." };
+    const is: Extract<OverlayEntry, { readonly kind: "changed" }> = {
+      ...{ kind: "changed", gate, cues: ["ski", "again"], look: "Ankles." },
+    };
     expect((await put("skier", null, is)).status).toBe(200);
     const skier = async () => (await standings(student)).find((one) => one.subject === "skier");
     expect((await skier())?.gate).toEqual(gate);
@@ -216,6 +218,13 @@ describe("what ships, as the studio has it", () => {
     const own: OverlayEntry = { kind: "changed", gate: { kind: "hold", seconds: 0 } };
     expect((await put("skier", is, own)).status).toBe(400);
     expect((await put("skier", is, { ...is, cues: ["one"] })).status).toBe(400);
+    // What is said of a drill is said of it once, and is something.
+    const words = (...drills: NonNullable<typeof is.drills>) => ({ ...is, drills });
+    const streak = { kind: "streak", say: "On and on." } as const;
+    expect((await put("skier", is, words(streak, streak))).status).toBe(400);
+    expect((await put("skier", is, words({ kind: "streak" }))).status).toBe(400);
+    expect((await put("skier", is, words())).status).toBe(400);
+    expect((await put("skier", is, words(streak, { kind: "shadow", look: "Knees." }))).status).toBe(200);
   });
 
   it("is not made into a skill of the studio's own, nor the reverse", async () => {

@@ -46,7 +46,10 @@ export class TeachingService {
     return items;
   }
 
-  /** Changes name, time zone, school and settings. A new school derives every student's facts anew. */
+  /**
+   * Changes name, time zone, school and settings. Facts that another school made are made anew afterwards, a student a
+   * transaction; another time zone moves the days of what is not kept by rules too, and is followed at once.
+   */
   async change(scope: Scope, change: StudioChange): Promise<StudioView> {
     const { version, keepCleared: keeps = false, ...fields } = change;
     const key = { id: scope.studio.id };
@@ -64,10 +67,9 @@ export class TeachingService {
       throw new RefusedFieldsProblem([{ field: "timeZone", code: "unknown-time-zone", message }]);
     }
     const changed: StudioEntity = { ...held, ...fields, version: version + 1 };
-    const derives = changed.school !== held.school || changed.timeZone !== held.timeZone;
-    if (derives && keeps) await this.keepCleared(scope, changed.school);
+    if (changed.school !== held.school && keeps) await this.keepCleared(scope, changed.school);
     await scope.manager.update(StudioEntity, key, { ...fields, version: version + 1 });
-    if (derives) {
+    if (changed.timeZone !== held.timeZone) {
       const after = holding({ ...scope, studio: changed });
       for (const student of await this.allStudents(scope)) await this.standings.refold(after, student);
     }

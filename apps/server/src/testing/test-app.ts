@@ -69,13 +69,19 @@ export interface TestApp {
 
 interface TestOptions {
   readonly bare?: boolean;
+  /** Where its studios are; `noonZone()` for tests of what is of today. */
+  readonly timeZone?: string;
   readonly smtp?: Smtp | null;
 }
 
 const SECRET = "a secret of the tests";
 
 /** Starts a server; `bare` for one that nobody has set up. */
-export async function startTestApp({ bare = false, smtp = null }: TestOptions = {}): Promise<TestApp> {
+export async function startTestApp({
+  bare = false,
+  smtp = null,
+  timeZone = "Europe/London",
+}: TestOptions = {}): Promise<TestApp> {
   const databaseName = `test_${randomUUID().replaceAll("-", "")}`;
   const adminServer = environment("TEST_DATABASE_ADMIN_URL");
   const appUrl = atDatabase(environment("TEST_DATABASE_URL"), databaseName);
@@ -103,7 +109,7 @@ export async function startTestApp({ bare = false, smtp = null }: TestOptions = 
     const id = uuid();
     const rest = {
       ...NEW_STUDIO,
-      timeZone: "Europe/London",
+      timeZone,
       school: "quick-frontier" as const,
       isDemo: false,
       createdAt: new Date(),

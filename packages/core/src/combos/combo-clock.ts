@@ -2,10 +2,9 @@
  * Combos by the clock: one so often with rests between, or several as a freestyle round. Each is called part by part
  * and clicked at every bottom of the rope, as the timing model has it: a double takes longer than a bounce.
  */
-import type { Hand } from "../rope/arms.js";
 import { withCountIn, type ClockCall, type Stretch } from "../floor/interval.js";
 import { cellOf } from "../grid.js";
-import { comboTiming } from "./measures.js";
+import { comboTiming, type Jumping } from "./measures.js";
 import { comboScore, countsOf, type ComboPart } from "./part.js";
 
 /** A combo within a round. */
@@ -19,21 +18,11 @@ export interface ClockPiece {
   readonly restName: string | null;
 }
 
-interface Asked {
-  /** Bounces a minute. */
-  readonly tempo: number;
-  readonly dominant: Hand;
-}
-
 /** One combo: its parts as calls, and a click at each bottom of the rope. */
-function worked(
-  { parts, names }: ClockPiece,
-  { tempo, dominant }: Asked,
-  place: Stretch["place"],
-): Stretch | null {
+function worked({ parts, names }: ClockPiece, jumping: Jumping, place: Stretch["place"]): Stretch | null {
   const score = comboScore(parts);
   if (score === null) return null;
-  const { beats, duration } = comboTiming(score, tempo, dominant);
+  const { beats, duration } = comboTiming(score, jumping);
   const [first] = beats;
   if (first === undefined) return null;
   let count = 0;
@@ -53,7 +42,7 @@ function worked(
 }
 
 /** Combos one after the other, with a count-in; none for none. O(beats). */
-export function piecesClock(pieces: readonly ClockPiece[], asked: Asked): readonly Stretch[] {
+export function piecesClock(pieces: readonly ClockPiece[], asked: Jumping): readonly Stretch[] {
   const stretches = pieces.flatMap((piece, index): readonly Stretch[] => {
     const place = { round: index + 1, rounds: pieces.length, set: 1, sets: 1 };
     const work = worked(piece, asked, place);

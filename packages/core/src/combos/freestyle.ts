@@ -4,9 +4,8 @@
  * which are done and which was last; of more, the twelve that bring most come in question.
  */
 import { cellOf } from "../grid.js";
-import type { Hand } from "../rope/arms.js";
 import type { Roles } from "../syllabus/roles.js";
-import { measureCombo } from "./measures.js";
+import { measureCombo, type Jumping } from "./measures.js";
 import { sidesOfCombo } from "./ability.js";
 import { comboScore, type ComboPart } from "./part.js";
 
@@ -23,12 +22,10 @@ export interface FreestyleCombo {
   readonly parts: readonly ComboPart[];
 }
 
-export interface FreestyleAsked {
+export interface FreestyleAsked extends Jumping {
   readonly seconds: number;
   /** Seconds between two combos. */
   readonly rest: number;
-  readonly tempo: number;
-  readonly dominant: Hand;
   /** Skills that have to come in it. */
   readonly goals: readonly string[];
   /** What rests a jumper without stopping the rope, in turn; and the bounce, which is no move of its own. */
@@ -60,10 +57,10 @@ interface Piece {
   readonly skills: ReadonlySet<string>;
 }
 
-function pieceOf({ id, parts }: FreestyleCombo, { tempo, dominant, roles }: FreestyleAsked): Piece | null {
+function pieceOf({ id, parts }: FreestyleCombo, { roles, ...jumping }: FreestyleAsked): Piece | null {
   const score = comboScore(parts);
   if (score === null) return null;
-  const { seconds, highest, handMoves, counts } = measureCombo(score, { tempo, dominant });
+  const { seconds, highest, handMoves, counts } = measureCombo(score, jumping);
   const effort = highest > 1 ? "multiples" : handMoves * 2 >= counts ? "arms" : "footwork";
   const skills = sidesOfCombo(parts).map((one) => one.subject);
   return { id, seconds, effort, skills: new Set(skills.filter((skill) => skill !== roles.bounce)) };

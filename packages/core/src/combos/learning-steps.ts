@@ -3,7 +3,6 @@
  * three, more; the whole with 4, 2, 1 and no bounces at one link while the others keep theirs; whole; mirrored; in
  * another step; faster.
  */
-import type { Hand } from "../rope/arms.js";
 import { checkScore } from "../rope/check.js";
 import { scoreOf } from "../rope/parse.js";
 import type { Score } from "../rope/score.js";
@@ -15,6 +14,7 @@ import type { Drill } from "../syllabus/drill.js";
 import { inStep } from "../syllabus/step.js";
 import { comboKey, linkKey } from "../log/combo-subject.js";
 import { linksOf, onSide, type ComboLink } from "./links.js";
+import type { Jumping } from "./measures.js";
 import {
   comboScore,
   comboText,
@@ -25,11 +25,9 @@ import {
   type ComboPart,
 } from "./part.js";
 
-export interface LearningOptions {
+export interface LearningOptions extends Jumping {
   readonly id: string;
   readonly side: SideName;
-  readonly dominant: Hand;
-  readonly tempo: number;
   /** The steps that a line can be danced in. */
   readonly steps: readonly DancedStep[];
 }

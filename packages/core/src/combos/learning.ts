@@ -75,8 +75,9 @@ function courseOf(
 ): Course {
   const ofCombo = courses.get(written) ?? new Map<string, Course>();
   courses.set(written, ofCombo);
-  const { id, side, dominant, tempo, steps: danced } = options;
-  const key = [id, side, dominant, tempo, start, ...danced.map((step) => step.id)].join(" ");
+  const { id, side, dominant, tempo, heights = {}, steps: danced } = options;
+  const high = Object.entries(heights).join(" ");
+  const key = [id, side, dominant, tempo, high, start, ...danced.map((step) => step.id)].join(" ");
   const found = ofCombo.get(key);
   if (found !== undefined) return found;
   const parts = onSide(written, side);

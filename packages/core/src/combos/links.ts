@@ -1,8 +1,7 @@
 /** The links of a combo: where one move follows another at once, and which of them a miss belongs to. */
-import type { Hand } from "../rope/arms.js";
 import { expandBeats, type Score } from "../rope/score.js";
 import type { SideName } from "../sides.js";
-import { comboTiming } from "./measures.js";
+import { comboTiming, type Jumping } from "./measures.js";
 import { comboScore, countsOf, isBounce, mirrorPart, repeatedScore, type ComboPart } from "./part.js";
 
 export interface ComboLink {
@@ -38,13 +37,10 @@ function placed(parts: readonly ComboPart[]): readonly { readonly part: ComboPar
 }
 
 /** The joins of two moves with nothing between, in order. */
-export function linksOf(
-  parts: readonly ComboPart[],
-  { tempo, dominant }: { readonly tempo: number; readonly dominant: Hand },
-): readonly ComboLink[] {
+export function linksOf(parts: readonly ComboPart[], jumping: Jumping): readonly ComboLink[] {
   const score = comboScore(parts);
   if (score === null) return [];
-  const timing = comboTiming(score, tempo, dominant);
+  const timing = comboTiming(score, jumping);
   return placed(parts).flatMap(({ part: to, from: start }, place): ComboLink[] => {
     const from = parts[place - 1];
     if (from === undefined || isBounce(from) || isBounce(to)) return [];

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
+import fc from "fast-check";
 import { scoreOf } from "../rope/parse.js";
 import { defaultHeight } from "../rope/timing.js";
 import { allSides, COMBO_CATALOGUE, partsOf } from "../testing/combo-catalogue.js";
@@ -10,7 +11,7 @@ import { derivedNeeds } from "./derived-needs.js";
 import { callSheet } from "./call-sheet.js";
 import { clicksOf } from "./clicks.js";
 import { differenceOf } from "./difference.js";
-import { comboTiming, contactAt, demandOf, demandShown, measureCombo } from "./measures.js";
+import { COMBO_TEMPO, comboTiming, contactAt, demandOf, demandShown, measureCombo } from "./measures.js";
 import { neighboursOf } from "./neighbours.js";
 import type { Status } from "../record/standing.js";
 
@@ -35,6 +36,32 @@ describe("a combo's measures", () => {
     expect(measured("sr sl sr o")).toMatchObject({ left: 1, right: 2 });
   });
 
+  it("are as somebody jumps, where it was measured: a higher double takes longer, and gives the hands more time", () => {
+    const usual = measured("o (o xr) o");
+    const high = measureCombo(scoreOf("o (o xr) o"), { ...AT_120, heights: { 2: 0.3 } });
+    expect(high.seconds).toBeGreaterThan(usual.seconds);
+    expect(demandOf(high.timing)).toBeLessThan(demandOf(usual.timing));
+    expect(measureCombo(scoreOf("o (o xr) o"), { ...AT_120, heights: {} })).toEqual(usual);
+  });
+
+  it("keep the tempo of the bounces however high somebody was measured, and leave time on the ground", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.02, max: 1, noNaN: true }),
+        fc.integer({ min: COMBO_TEMPO.least, max: COMBO_TEMPO.most }),
+        (height, tempo) => {
+          const { timing, seconds } = measureCombo(scoreOf("o*8"), {
+            ...AT_120,
+            tempo,
+            heights: { 1: height },
+          });
+          expect(seconds).toBeCloseTo((8 * 60) / tempo, 9);
+          for (const beat of timing.beats) expect(beat.airtime).toBeLessThan(beat.cycle * 0.9);
+        },
+      ),
+    );
+  });
+
   it("refuse a tempo that leaves no time on the ground", () => {
     const airtime = 2 * Math.sqrt((2 * defaultHeight(1)) / 9.81);
     expect(contactAt(120)).toBeCloseTo(0.5 - airtime, 9);
@@ -42,11 +69,11 @@ describe("a combo's measures", () => {
   });
 
   it("compare the tightest link with what was shown", () => {
-    const demand = demandOf(comboTiming(scoreOf("o xr o"), 120, "r"));
+    const demand = demandOf(comboTiming(scoreOf("o xr o"), { tempo: 120, dominant: "r" }));
     expect(demand).toBeGreaterThan(0);
-    expect(demandOf(comboTiming(scoreOf("o"), 120, "r"))).toBe(0);
-    expect(demandShown([scoreOf("o"), scoreOf("xr o")], 120, "r")).toBeCloseTo(demand, 9);
-    expect(demandShown([], 120, "r")).toBe(0);
+    expect(demandOf(comboTiming(scoreOf("o"), { tempo: 120, dominant: "r" }))).toBe(0);
+    expect(demandShown([scoreOf("o"), scoreOf("xr o")], AT_120)).toBeCloseTo(demand, 9);
+    expect(demandShown([], AT_120)).toBe(0);
   });
 });
 
@@ -162,7 +189,7 @@ describe("a call sheet", () => {
 describe("clicks", () => {
   it("fall on the rope's bottoms, accented where a turn is fused", () => {
     const score = scoreOf("o (o xr) o");
-    const timing = comboTiming(score, 120, "r");
+    const timing = comboTiming(score, { tempo: 120, dominant: "r" });
     const clicks = clicksOf(score, timing);
     expect(clicks.map((click) => click.at)).toEqual(timing.beats.flatMap((beat) => beat.bottoms));
     expect(clicks.map((click) => click.isFused)).toEqual([false, false, true, false]);

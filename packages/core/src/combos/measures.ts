@@ -3,7 +3,7 @@ import { cellOf } from "../grid.js";
 import { sideOfArms, type Hand } from "../rope/arms.js";
 import { measureScore } from "../rope/measure.js";
 import { defaultHeight, timeScore, type Timing } from "../rope/timing.js";
-import { airtimeOf } from "../rope/physics.js";
+import { airtimeOf, heightOf } from "../rope/physics.js";
 import { expandBeats, type Score } from "../rope/score.js";
 import { traceBeats } from "../rope/trace.js";
 
@@ -12,12 +12,29 @@ const RATE_JUMP = 1.3;
 
 export const COMBO_TEMPO = { least: 60, most: 240, usual: 120 } as const;
 
+/** How somebody jumps a combo. */
+export interface Jumping {
+  /** Bounces a minute. */
+  readonly tempo: number;
+  readonly dominant: Hand;
+  /** How high by turns a jump, metres, where it was measured; the usual heights elsewhere. */
+  readonly heights?: Readonly<Record<number, number>>;
+}
+
+/** At least this share of a bounce is spent on the ground: who bounces faster bounces lower. */
+const LEAST_ON_GROUND = 0.15;
+
+/** A measured bounce as it is at a tempo, metres: no higher than the tempo leaves time for. */
+export function bounceAt(tempo: number, measured: number): number {
+  return Math.min(measured, heightOf(((1 - LEAST_ON_GROUND) * 60) / tempo));
+}
+
 /**
  * The ground contact, seconds, at which single bounces come at a tempo in beats a minute: what a beat
- * of usual height leaves of it. Throws a `RangeError` for a tempo that leaves no time on the ground.
+ * of so many metres leaves of it. Throws a `RangeError` for a tempo that leaves no time on the ground.
  */
-export function contactAt(tempo: number): number {
-  const airtime = airtimeOf(defaultHeight(1));
+export function contactAt(tempo: number, height: number = defaultHeight(1)): number {
+  const airtime = airtimeOf(height);
   const contact = 60 / tempo - airtime;
   if (contact > 0) return contact;
   throw new RangeError(`tempo is ${tempo}; it must be below ${Math.floor(60 / airtime)} beats a minute.`);
@@ -46,8 +63,13 @@ export interface ComboMeasures {
   readonly timing: Timing;
 }
 
-export function comboTiming(score: Score, tempo: number, dominant: Hand): Timing {
-  return timeScore(score, { contact: contactAt(tempo), dominant });
+export function comboTiming(score: Score, { tempo, dominant, heights = {} }: Jumping): Timing {
+  const bounce = heights[1] === undefined ? defaultHeight(1) : bounceAt(tempo, heights[1]);
+  return timeScore(score, {
+    contact: contactAt(tempo, bounce),
+    height: { ...heights, 1: bounce },
+    dominant,
+  });
 }
 
 function rateJumpsOf({ beats }: Timing): readonly RateJump[] {
@@ -62,12 +84,10 @@ function rateJumpsOf({ beats }: Timing): readonly RateJump[] {
   return jumps;
 }
 
-/** Measures at a tempo in bounces a minute, multiples at their usual heights. O(beats). */
-export function measureCombo(
-  score: Score,
-  { tempo, dominant }: { readonly tempo: number; readonly dominant: Hand },
-): ComboMeasures {
-  const timing = comboTiming(score, tempo, dominant);
+/** Measures of a combo as it is jumped. O(beats). */
+export function measureCombo(score: Score, jumping: Jumping): ComboMeasures {
+  const { dominant } = jumping;
+  const timing = comboTiming(score, jumping);
   const { beats, turns, highest, handMoves, airMoves, contacts } = measureScore(score, { dominant });
   const arms = traceBeats(expandBeats(score), score.direction, dominant).beats.flatMap((beat) =>
     beat.turns.map((turn) => sideOfArms(turn.arms)),
@@ -87,6 +107,6 @@ export function demandOf({ links, tightest }: Timing): number {
 }
 
 /** The greatest demand among scores that somebody has cleared: what their hands have shown. */
-export function demandShown(scores: readonly Score[], tempo: number, dominant: Hand): number {
-  return scores.reduce((most, score) => Math.max(most, demandOf(comboTiming(score, tempo, dominant))), 0);
+export function demandShown(scores: readonly Score[], jumping: Jumping): number {
+  return scores.reduce((most, score) => Math.max(most, demandOf(comboTiming(score, jumping))), 0);
 }

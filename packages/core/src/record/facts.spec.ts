@@ -275,6 +275,32 @@ describe("facts", () => {
     expect(review(kin(6, 4), kin(4, 5))).toMatchObject({ stage: 1, kinClean: 0 });
   });
 
+  it("remember what became of the side, and by which entry, beyond a reopening", () => {
+    const tried = (...more: readonly SideEntry[]) =>
+      fold(more, STREAK_15).milestones.map(({ kind, id }) => [kind, id]);
+    const first = streakOf(15, 0);
+    expect(tried(streakOf(8, -1))).toEqual([]);
+    expect(tried(first, streakOf(15, 1), streakOf(8, 4), streakOf(4, 20), streakOf(1, 40))).toEqual([
+      ["cleared", "set 0"],
+      ["kept", "set 4"],
+      ["in-part", "set 20"],
+      ["lost", "set 40"],
+    ]);
+    const again = decide({ kind: "reopen" }, NOW + 2 * DAY_MS);
+    expect(tried(first, again, streakOf(15, 3))).toEqual([
+      ["cleared", "set 0"],
+      ["cleared", "set 3"],
+    ]);
+    const kin = kinOf({ ...streakOf(12, 5), id: "kin" });
+    expect(tried(first, kin)).toEqual([
+      ["cleared", "set 0"],
+      ["kept", "kin"],
+    ]);
+    expect(tried(first, { ...streakOf(15, 5), isAlone: true })).toEqual([["cleared", "set 0"]]);
+    const years = Array.from({ length: 60 }, (_, lesson) => streakOf(1, 10 * lesson));
+    expect(tried(first, ...years)).toHaveLength(24);
+  });
+
   it("do not depend on the order in which entries arrive", () => {
     const anySet = fc.record({
       kind: fc.constantFrom(...DRILL_KINDS),

@@ -11,7 +11,7 @@ import { DRILL_ROWS, type Drill } from "../syllabus/drill.js";
 import { gateTarget, LEAST_RUN, type Gate } from "../syllabus/gates.js";
 import type { LearnerModel } from "./model.js";
 import { isPassed, passedDose } from "./passing.js";
-import { reviewByKin, reviewBySet, startReview, type Review } from "./review.js";
+import { REVIEW_OUTCOMES, reviewByKin, reviewBySet, startReview, type Review } from "./review.js";
 
 /** What one lesson came to, and where the side stood before it. */
 export interface LessonFacts {
@@ -50,6 +50,17 @@ export interface RungFacts {
   readonly missed: number;
 }
 
+/** What can become of a side: it is cleared, or a review of it comes to something. */
+export const MILESTONE_KINDS = ["cleared", ...REVIEW_OUTCOMES] as const;
+
+/** What became of a side at an entry. */
+export interface Milestone {
+  readonly kind: (typeof MILESTONE_KINDS)[number];
+  readonly at: Instant;
+  /** The entry's. */
+  readonly id: string;
+}
+
 export interface SideFacts {
   /** Clean and missed tries of the whole as they counted when the last of them was made. */
   readonly clean: number;
@@ -66,6 +77,8 @@ export interface SideFacts {
   readonly reopenedAt: Instant | null;
   /** Null while not cleared. */
   readonly review: Review | null;
+  /** What became of it, the last of all; in the log's order. */
+  readonly milestones: readonly Milestone[];
   /** When placement took the side as likely known, since the last reopening; drawn as inferred. */
   readonly presumedAt: Instant | null;
   /** What placement saw last. */
@@ -88,6 +101,7 @@ export const NO_FACTS: SideFacts = {
   cleared: null,
   reopenedAt: null,
   review: null,
+  milestones: [],
   presumedAt: null,
   placed: null,
   lessons: [],
@@ -259,6 +273,17 @@ function withTries(
   };
 }
 
+/** Kept for one side: a clearing and every review of the next years. */
+const MOST_MILESTONES = 24;
+
+function withMilestone(
+  { milestones }: Pick<SideFacts, "milestones">,
+  kind: Milestone["kind"] | null,
+  { at, id }: At,
+): SideFacts["milestones"] {
+  return kind === null ? milestones : [...milestones, { kind, at, id }].slice(-MOST_MILESTONES);
+}
+
 /** What a student counted alone moves the chance by less, and nothing else. */
 function afterAlone(facts: SideFacts, set: SetEntry, model: LearnerModel): SideFacts {
   const lastAt = facts.lastAt === null ? set.at : Math.max(facts.lastAt, set.at);
@@ -279,9 +304,9 @@ function afterSet(facts: SideFacts, set: SetEntry, judged: Judged, model: Learne
   );
   const clears = facts.cleared === null && progress >= gateTarget(judged.gate);
   const { reviews } = DRILL_ROWS[set.drill.kind];
-  const review =
+  const { review, outcome } =
     facts.review === null || !reviews
-      ? facts.review
+      ? { review: facts.review, outcome: null }
       : reviewBySet(facts.review, reviewShare(set, judged), set.at, set.lesson);
   return {
     ...facts,
@@ -292,17 +317,20 @@ function afterSet(facts: SideFacts, set: SetEntry, judged: Judged, model: Learne
     gateBest: Math.max(facts.gateBest, progress),
     cleared: clears ? { at: set.at, by: "gate", count: null } : facts.cleared,
     review: clears ? startReview(set.at, set.lesson) : review,
+    milestones: withMilestone(facts, clears ? "cleared" : outcome, set),
   };
 }
 
 function afterDecision(
   facts: SideFacts,
-  { decision, at, lesson }: Extract<SideEntry, { readonly type: "decision" }>,
+  entry: Extract<SideEntry, { readonly type: "decision" }>,
 ): SideFacts {
+  const { decision, at, lesson } = entry;
   const cleared = (by: Clearing["by"], count: number | null): SideFacts => ({
     ...facts,
     cleared: { at, by, count },
     review: facts.review ?? startReview(at, lesson),
+    milestones: withMilestone(facts, "cleared", entry),
   });
   switch (decision.kind) {
     case "clear":
@@ -335,10 +363,11 @@ export function addEntry(facts: SideFacts, entry: SideEntry, judged: Judged, mod
       return afterSet(facts, entry, judged, model);
     case "decision":
       return afterDecision(facts, entry);
-    case "kin":
-      return facts.review === null
-        ? facts
-        : { ...facts, review: reviewByKin(facts.review, entry.clean, entry.at, entry.lesson) };
+    case "kin": {
+      if (facts.review === null) return facts;
+      const { review, outcome } = reviewByKin(facts.review, entry.clean, entry.at, entry.lesson);
+      return { ...facts, review, milestones: withMilestone(facts, outcome, entry) };
+    }
   }
 }
 

@@ -89,6 +89,24 @@ describe("a studio's own log", () => {
     expect(refitted(sudden).halfLifeTries).toBeLessThan(HANDBOOK_MODEL.halfLifeTries);
   });
 
+  it("lets what students count alone weigh by how well it says what is seen then", () => {
+    /** Forty tries alone that went so, then as many before somebody, that go so. */
+    const practised = (alone: Counts, seen: Counts) =>
+      many(30, (): Lines => {
+        const { sets, decisions } = student("streak", [alone, alone, alone, alone, seen, seen]);
+        return { sets: sets.map((set, place) => (place < 4 ? { ...set, isAlone: true } : set)), decisions };
+      });
+    const { aloneWeight } = HANDBOOK_MODEL;
+    const honest = refitted(practised([9, 1], [9, 1])).aloneWeight;
+    const boasting = refitted(practised([9, 1], [2, 8])).aloneWeight;
+    expect(honest).toBeGreaterThan(aloneWeight);
+    expect(honest).toBeLessThanOrEqual(1);
+    expect(boasting).toBeLessThan(aloneWeight);
+    expect(boasting).toBeGreaterThan(0);
+    // Where nobody counts alone it says nothing.
+    expect(refitted(many(30, () => student("streak", [[9, 1]]))).aloneWeight).toBe(aloneWeight);
+  });
+
   it("takes those who clear soon as quick, and those who do not clear at all as slow", () => {
     const begun: Counts = [5, 5];
     const quick = many(20, () => student("streak", [begun, [5, 0, 5]]));

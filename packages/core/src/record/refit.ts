@@ -1,6 +1,6 @@
 /**
  * The learner model refitted to a studio's own log (record.md, Chances): where classes start and how fast
- * they go, what a kind of drill leaves of the misses, how fast the past fades. Everything is drawn toward
+ * they go, what a kind of drill leaves of the misses, how fast the past fades, what a try weighs that nobody saw. Everything is drawn toward
  * the model that one begins with, the more the less there is to go by; an empty log changes nothing.
  */
 import { grouped } from "../grouped.js";
@@ -21,6 +21,8 @@ const DRILLS_BEGUN_WITH = 20;
 const DOUBLED = 4;
 const HALF_LIVES_OF_TRIES = [0.25, 0.35, 0.5, 0.7, 1, 1.4, 2] as const;
 const HALF_LIVES_OF_DAYS = [0.5, 1, 2] as const;
+/** Times what a try that nobody saw weighed before; none weighs more than one that was seen. */
+const ALONE_WEIGHTS = [0.125, 0.25, 0.5, 0.7, 1, 1.4, 2] as const;
 /** A chance of a miss at the start, and a share of the misses, lie within these. */
 const BOUNDS = { least: 0.02, most: 0.98 } as const;
 /** No class is taken to be so many times faster or slower than it was. */
@@ -79,6 +81,19 @@ function refitHalfLives(logs: readonly StudentLog[], model: LearnerModel): Learn
       const likely = likelihood(practiceOf(logs, tried).tried, tried) - unlikely;
       if (likely > most) [best, most] = [tried, likely];
     }
+  }
+  return best;
+}
+
+/** What a try that a student counted alone weighs, of a few, under which what was seen was likeliest. O(lines) for each. */
+function refitAlone(logs: readonly StudentLog[], model: LearnerModel): LearnerModel["aloneWeight"] {
+  if (logs.every(({ sets }) => sets.every((set) => set.isAlone === undefined))) return model.aloneWeight;
+  let [best, most] = [model.aloneWeight, -Infinity];
+  for (const times of ALONE_WEIGHTS) {
+    const aloneWeight = Math.min(1, model.aloneWeight * times);
+    const tried = { ...model, aloneWeight };
+    const likely = likelihood(practiceOf(logs, tried).tried, tried) - DOUBLED * Math.log2(times) ** 2;
+    if (likely > most) [best, most] = [aloneWeight, likely];
   }
   return best;
 }
@@ -201,7 +216,8 @@ export function refit(
   model: LearnerModel,
   version = model.version,
 ): LearnerModel {
-  const faded = refitHalfLives(logs, model);
+  const half = refitHalfLives(logs, model);
+  const faded = { ...half, aloneWeight: refitAlone(logs, half) };
   const { tried } = practiceOf(logs, faded);
   const started = {
     ...faded,

@@ -8,8 +8,9 @@ const DAY = "2026-05-01";
 const begun = startReview(CLEARED, DAY);
 const dayAt = (days: number) => new Date(CLEARED + days * DAY_MS).toISOString().slice(0, 10);
 /** The first review after a set so many days on that came to a share of the gate. */
-const after = (share: number, days: number, review = begun) =>
+const cameTo = (share: number, days: number, review = begun) =>
   reviewBySet(review, share, CLEARED + days * DAY_MS, dayAt(days));
+const after = (share: number, days: number, review = begun) => cameTo(share, days, review).review;
 
 describe("a review", () => {
   it("is due after its interval, counted in the studio's days", () => {
@@ -35,11 +36,17 @@ describe("a review", () => {
     expect(stages.map(({ lowRow }) => lowRow)).toEqual([0, 0, 0, 0, 1, 1]);
   });
 
+  it("says what it came to, and nothing of what does not count", () => {
+    const outcomes = [1, 0.5, 0.49, 0.25, 0.24].map((share) => cameTo(share, 8).outcome);
+    expect(outcomes).toEqual(["kept", "kept", "in-part", "in-part", "lost"]);
+    expect(cameTo(1, 3).outcome).toBeNull();
+  });
+
   it("counts bad ones in a row, and forgets them once one is good", () => {
     const bad = after(0, 8);
-    const worse = reviewBySet(bad, 0, CLEARED + 20 * DAY_MS, dayAt(20));
+    const worse = after(0, 20, bad);
     expect([bad.lowRow, worse.lowRow]).toEqual([1, 2]);
-    expect(reviewBySet(worse, 1, CLEARED + 40 * DAY_MS, dayAt(40))).toMatchObject({ stage: 1, lowRow: 0 });
+    expect(after(1, 40, worse)).toMatchObject({ stage: 1, lowRow: 0 });
   });
 
   it("stays at the longest interval", () => {
@@ -51,9 +58,9 @@ describe("a review", () => {
     const on = (clean: number, review = begun, days = 5) =>
       reviewByKin(review, clean, CLEARED + days * DAY_MS, dayAt(days));
     const some = on(KIN_CLEAN_TRIES - 1);
-    expect(some).toMatchObject({ stage: 0, kinClean: KIN_CLEAN_TRIES - 1 });
-    expect(on(1, some)).toMatchObject({ stage: 1, kinClean: 0 });
-    expect(on(KIN_CLEAN_TRIES, begun, 2)).toBe(begun);
+    expect(some).toMatchObject({ review: { stage: 0, kinClean: KIN_CLEAN_TRIES - 1 }, outcome: null });
+    expect(on(1, some.review)).toMatchObject({ review: { stage: 1, kinClean: 0 }, outcome: "kept" });
+    expect(on(KIN_CLEAN_TRIES, begun, 2)).toEqual({ review: begun, outcome: null });
   });
 
   it("is never due before the day of what it follows", () => {

@@ -38,19 +38,41 @@ function counts({ stage, since }: Review, at: Instant): boolean {
   return (at - since) / DAY_MS >= intervalOf(stage) / 2;
 }
 
+/** Whether the side was still there, was there in part, or was not. */
+export const REVIEW_OUTCOMES = ["kept", "in-part", "lost"] as const;
+export type ReviewOutcome = (typeof REVIEW_OUTCOMES)[number];
+
+function outcomeOf(share: number): ReviewOutcome {
+  return share >= 0.5 ? "kept" : share >= 0.25 ? "in-part" : "lost";
+}
+
+/** A review, and what it came to just now; null for nothing. */
+export interface Reviewed {
+  readonly review: Review;
+  readonly outcome: ReviewOutcome | null;
+}
+
 /** After a set that came to `share` of the gate. */
-export function reviewBySet(review: Review, share: number, at: Instant, lesson: LocalDate): Review {
-  if (!counts(review, at)) return review;
-  if (share >= 0.5) {
-    return startReview(at, lesson, Math.min(review.stage + 1, REVIEW_INTERVALS_DAYS.length - 1));
+export function reviewBySet(review: Review, share: number, at: Instant, lesson: LocalDate): Reviewed {
+  if (!counts(review, at)) return { review, outcome: null };
+  const outcome = outcomeOf(share);
+  switch (outcome) {
+    case "kept": {
+      const stage = Math.min(review.stage + 1, REVIEW_INTERVALS_DAYS.length - 1);
+      return { review: startReview(at, lesson, stage), outcome };
+    }
+    case "in-part":
+      return { review: startReview(at, lesson, review.stage), outcome };
+    case "lost":
+      return { review: startReview(at, lesson, 0, review.lowRow + 1), outcome };
   }
-  if (share >= 0.25) return startReview(at, lesson, review.stage);
-  return startReview(at, lesson, 0, review.lowRow + 1);
 }
 
 /** After clean tries of a skill that needs this one. */
-export function reviewByKin(review: Review, clean: number, at: Instant, lesson: LocalDate): Review {
-  if (!counts(review, at)) return review;
+export function reviewByKin(review: Review, clean: number, at: Instant, lesson: LocalDate): Reviewed {
+  if (!counts(review, at)) return { review, outcome: null };
   const kinClean = review.kinClean + clean;
-  return kinClean >= KIN_CLEAN_TRIES ? reviewBySet(review, 1, at, lesson) : { ...review, kinClean };
+  return kinClean >= KIN_CLEAN_TRIES
+    ? reviewBySet(review, 1, at, lesson)
+    : { review: { ...review, kinClean }, outcome: null };
 }

@@ -12,6 +12,7 @@ import { namedInRoles, NO_ROLES, type Roles } from "./roles.js";
 import {
   SKILL_CLASSES,
   type Family,
+  type DrillWords,
   type Skill,
   type SkillClass,
   type SkillForm,
@@ -32,6 +33,7 @@ export interface SkillEntry {
   readonly cues: readonly string[];
   readonly faults: readonly FaultCode[];
   readonly look: string;
+  readonly drills?: readonly DrillWords[];
   /** Other ways in which the same skill is jumped, which a setting chooses. */
   readonly forms?: readonly { readonly id: string; readonly score: string }[];
 }
@@ -138,6 +140,7 @@ function readSkill(entry: SkillEntry): ReadSkill | readonly CatalogueFault[] {
       faults: entry.faults,
       cautions: cautionsOf(score),
       look: entry.look,
+      drills: entry.drills ?? [],
     };
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;

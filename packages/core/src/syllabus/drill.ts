@@ -3,41 +3,10 @@
  * What holds for a kind stands in its row below and nowhere else; a drill adds its score and its dose.
  */
 import { parseScore } from "../rope/parse.js";
+import { DRILL_KINDS, type DrillKind } from "./drill-kind.js";
 import type { Gate } from "./gates.js";
 
-/** From the gentlest to the hardest. */
-export const DRILL_KINDS = [
-  "watch",
-  "shadow",
-  "tempo-shadow",
-  "air-change",
-  "free-swing",
-  "side-rope",
-  "toe-catch",
-  "apart",
-  "stop-in",
-  "one-stop",
-  "merge",
-  "from-rest",
-  "high-part",
-  "part-counts",
-  "one-out",
-  "spaced",
-  "link",
-  "rounds",
-  "tens",
-  "side-to-side",
-  "whole",
-  "growing-climb",
-  "climb",
-  "streak",
-  "faster",
-  "hold",
-  "count",
-  "new-step",
-  "other-side",
-] as const;
-export type DrillKind = (typeof DRILL_KINDS)[number];
+export { DRILL_KINDS, type DrillKind };
 
 /**
  * How a kind is counted: so many tries, each right or not; so many in time, a miss costing only

@@ -1,5 +1,6 @@
 /** What a studio may have of its own beside the catalogue that ships: skills, names, needs, gates, programmes. */
 import type { SkillEntry } from "./catalogue.js";
+import type { HandDrill } from "./hand-ladder.js";
 import { SCHOOL_IDS, type Gate, type GateOverrides, type SchoolId } from "./gates.js";
 import type { Programme } from "./programme.js";
 import type { SkillClass } from "./skill.js";
@@ -11,16 +12,23 @@ export interface OwnSkill extends Omit<SkillEntry, "id" | "shared" | "forms"> {
   readonly gate?: Gate;
   /** What clears it in one school, before what clears it in all. */
   readonly gates?: Readonly<Partial<Record<SchoolId, Gate>>>;
-  /** The skill of its strand that it stands after, as far as what needs what lets it; at the end where none is named. */
+  /**
+   * The skill of its strand that it stands after, as far as what needs what lets it, or the strand itself for its
+   * beginning; at the end where none is named.
+   */
   readonly after?: string;
   /** What the studio's coaches tell each other of it; empty for nothing. */
   readonly note?: string;
+  /** The drills that lead to it, where it has no score; its class's where none is named. */
+  readonly ladder?: readonly HandDrill[];
   /** Taught to nobody for now; its record stays, and counts again once it is shown. */
   readonly isHidden?: boolean;
 }
 
 /** A skill that ships, as the studio has it; what is left out is as it ships. */
-export interface ChangedSkill extends Partial<Omit<OwnSkill, "name" | "sides" | "score" | "class">> {
+export interface ChangedSkill extends Partial<
+  Omit<OwnSkill, "name" | "sides" | "score" | "class" | "ladder">
+> {
   /** The studio's own name, which comes before the usual one. */
   readonly name?: string;
 }

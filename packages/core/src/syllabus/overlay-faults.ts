@@ -1,7 +1,7 @@
 /** What keeps a studio's own from being laid over what ships, beside what is wrong with any catalogue. */
 import { plainName, type Catalogue, type CatalogueFault } from "./catalogue.js";
 import { parseLadders } from "./ladder-line.js";
-import { changed, isHiddenIn, named, withOwn, type WrittenCatalogue } from "./overlay-laying.js";
+import { changed, isHiddenIn, laidStrands, named, type WrittenCatalogue } from "./overlay-laying.js";
 import { isOfSkill, isOwnSkill, programmesOf, schoolOfKey, type Overlay } from "./overlay-entry.js";
 import { programmeFaults } from "./programme-faults.js";
 import { programmeItems, programmeSubject } from "./programme.js";
@@ -79,7 +79,7 @@ function goesBy({ strands, craft }: WrittenCatalogue): (skill: string, part: str
 /** What still asks for a skill that is to be hidden, told of the hidden one. */
 export function hiddenFaults(written: WrittenCatalogue, own: Overlay): readonly CatalogueFault[] {
   if (!Object.keys(own.entries).some((id) => isHiddenIn(own, id))) return [];
-  const all = withOwn(written.strands, own).flatMap(({ skills }) => skills);
+  const all = laidStrands(written.strands, own).flatMap(({ skills }) => skills);
   const hidden = all.filter(({ id }) => isHiddenIn(own, id));
   const shown = all.filter(({ id }) => !isHiddenIn(own, id));
   const roles = new Set(namedInRoles(written.craft.roles));

@@ -2,6 +2,7 @@
 import { grouped } from "../grouped.js";
 import { parseScore } from "../rope/parse.js";
 import type { Craft, SkillEntry, StrandEntry } from "./catalogue.js";
+import { handLadderLine } from "./hand-ladder.js";
 import { parseNeeds, printNeeds } from "./needs.js";
 import { isOfSkill, type Overlay, type OverlayEntry, type SkillOverlayEntry } from "./overlay-entry.js";
 import type { Skill } from "./skill.js";
@@ -17,7 +18,9 @@ export interface WrittenCatalogue {
 function saidOf<Entry extends SkillOverlayEntry>(entry: Entry) {
   const { kind: _kind, strand: _strand, after: _after, note: _note, ...rest } = entry;
   const { gate: _gate, gates: _gates, isHidden: _hidden, ...said } = rest;
-  return said;
+  if (!("ladder" in said)) return said;
+  const { ladder: _ladder, ...plain } = said;
+  return plain;
 }
 
 export function changed(entry: SkillEntry, change: OverlayEntry | undefined): SkillEntry {
@@ -57,7 +60,7 @@ function inOrder(skills: readonly SkillEntry[]): readonly SkillEntry[] {
 }
 
 /** The strands with the studio's skills at their ends, or where what needs them stands; those that are hidden too. */
-export function withOwn(strands: readonly StrandEntry[], { entries }: Overlay): readonly StrandEntry[] {
+export function laidStrands(strands: readonly StrandEntry[], { entries }: Overlay): readonly StrandEntry[] {
   const places = new Map(strands.flatMap(({ id, skills }) => skills.map((skill) => [skill.id, id] as const)));
   const shipped = strands.flatMap(({ skills }) => skills);
   const moved = shipped.flatMap((skill): Placed[] => {
@@ -79,12 +82,14 @@ export function withOwn(strands: readonly StrandEntry[], { entries }: Overlay): 
       : [],
   );
   const isMoved = new Set(moved.map(({ skill }) => skill.id));
-  const byStrand = grouped([...moved, ...own], ({ strand }) => strand);
+  // By their ids, since what is kept and read again has its entries in another order.
+  const placed = [...moved, ...own].sort((one, other) => (one.skill.id < other.skill.id ? -1 : 1));
+  const byStrand = grouped(placed, ({ strand }) => strand);
   return strands.map((strand) => {
     const rest = strand.skills
       .filter(({ id }) => !isMoved.has(id))
       .map((one) => changed(one, entries[one.id]));
-    return { ...strand, skills: (byStrand.get(strand.id) ?? []).reduce(placedAmong, rest) };
+    return { ...strand, skills: laidAmong(rest, byStrand.get(strand.id) ?? [], strand.id) };
   });
 }
 
@@ -95,9 +100,29 @@ interface Placed {
   readonly after: string | undefined;
 }
 
-function placedAmong(skills: readonly SkillEntry[], { skill, after }: Placed): readonly SkillEntry[] {
-  const place = skills.findIndex(({ id }) => id === after);
-  return place < 0 ? [...skills, skill] : skills.toSpliced(place + 1, 0, skill);
+/** Skills with those among them that the studio puts there: one that stands after another of these once that has its place. */
+function laidAmong(
+  rest: readonly SkillEntry[],
+  placed: readonly Placed[],
+  strand: string,
+): readonly SkillEntry[] {
+  const skills = [...rest];
+  const there = new Set(rest.map(({ id }) => id));
+  const put = ({ skill, after }: Placed) => {
+    const isAfter = after !== undefined && (after === strand || there.has(after));
+    // The strand itself is at no place, and what comes after it is the first.
+    skills.splice(isAfter ? skills.findIndex(({ id }) => id === after) + 1 : skills.length, 0, skill);
+    there.add(skill.id);
+  };
+  let left = placed;
+  while (left.length > 0) {
+    const ready = left.filter(({ after }) => after === undefined || after === strand || there.has(after));
+    // What stands after nothing that is there stands last.
+    const now = new Set(ready.length > 0 ? ready : left);
+    now.forEach(put);
+    left = left.filter((one) => !now.has(one));
+  }
+  return skills;
 }
 
 export function isHiddenIn({ entries }: Overlay, id: string): boolean {
@@ -116,12 +141,23 @@ function withoutHidden(skill: SkillEntry, own: Overlay): SkillEntry {
   }
 }
 
+/** The ladders that the studio writes by hand, of its skills without a score. */
+function handLadders({ entries }: Overlay): readonly (readonly [id: string, line: string])[] {
+  return Object.entries(entries).flatMap(([id, entry]) => {
+    if (entry.kind !== "own" || entry.score !== null) return [];
+    const { ladder = [] } = entry;
+    return ladder.length === 0 ? [] : [[id, handLadderLine(ladder)] as const];
+  });
+}
+
 /** A catalogue as it is to be built: what is taught, each strand's skills in an order that can be. */
 export function overlaid({ strands, version, craft }: WrittenCatalogue, own: Overlay): WrittenCatalogue {
-  const ofSkills = Object.entries(craft.ladders.skills).filter(([id]) => !isHiddenIn(own, id));
+  const ofSkills = [...Object.entries(craft.ladders.skills), ...handLadders(own)].filter(
+    ([id]) => !isHiddenIn(own, id),
+  );
   return {
     version: own.edition === 0 ? version : `${version}+${own.edition}`,
-    strands: withOwn(strands, own).map((strand) => ({
+    strands: laidStrands(strands, own).map((strand) => ({
       ...strand,
       skills: inOrder(
         strand.skills.filter(({ id }) => !isHiddenIn(own, id)).map((skill) => withoutHidden(skill, own)),
@@ -140,7 +176,7 @@ export function hiddenOf({ name, sides, score }: Pick<SkillEntry, "name" | "side
 
 /** What is taught to nobody for now, by the skill's id: what is logged of it all the same is kept. */
 export function hiddenSkills({ strands }: WrittenCatalogue, own: Overlay): ReadonlyMap<string, HiddenSkill> {
-  const all = withOwn(strands, own).flatMap(({ skills }) => skills);
+  const all = laidStrands(strands, own).flatMap(({ skills }) => skills);
   return new Map(
     all.filter(({ id }) => isHiddenIn(own, id)).map((skill) => [skill.id, hiddenOf(skill)] as const),
   );

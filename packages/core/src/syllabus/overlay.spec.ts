@@ -85,6 +85,9 @@ describe("a studio's own, laid over the catalogue", () => {
   });
 
   it("shows the studio's own name first, and finds the usual one", () => {
+    const drills = [{ kind: "streak", say: "On." }] as const;
+    expect(skillOf(made({ b: { kind: "changed", drills } }), "b").drills).toEqual(drills);
+    expect(skillOf(made({ b: { kind: "changed", name: "c" } }), "b").drills).toEqual([]);
     const { name, aliases } = skillOf(made({ b: { kind: "changed", name: "the hop" } }), "b");
     expect([name, ...aliases]).toEqual(["the hop", "b"]);
   });

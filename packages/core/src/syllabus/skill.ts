@@ -1,4 +1,5 @@
 import type { CautionCode } from "./caution.js";
+import type { DrillKind } from "./drill-kind.js";
 import type { FaultCode } from "./fault.js";
 import type { WrittenArms } from "../rope/arms.js";
 import { expandBeats, type Score } from "../rope/score.js";
@@ -70,6 +71,15 @@ export interface Skill {
   readonly cautions: readonly CautionCode[];
   /** What to look at when judging a repetition. */
   readonly look: string;
+  /** What is said of its drills otherwise than of others' of their kind. */
+  readonly drills: readonly DrillWords[];
+}
+
+/** What a studio says of a kind of drill in its own words; what is left out is said as usual. */
+export interface DrillWords {
+  readonly kind: DrillKind;
+  readonly say?: string;
+  readonly look?: string;
 }
 
 /** One line of related skills, from its first to its furthest: a strand of the map. */

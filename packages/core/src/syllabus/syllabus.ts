@@ -253,6 +253,7 @@ function baseTestOf(
     faults: [],
     cautions: [],
     look: "",
+    drills: [],
   };
   const gate: Gate = { kind: "streak", count: roles.baseTest.count };
   return new MadeSide(skill, "whole", index, gate, of, manner, undefined);
@@ -291,7 +292,7 @@ export function sideOf(syllabus: Syllabus, subject: string, side: SideName): Sid
 }
 
 /** Bumped when what the code makes of a log changes. */
-const RULES_VERSION = 7;
+const RULES_VERSION = 8;
 
 /** Everything that facts depend on beside the log, as one text: catalogue, school, gates, code. */
 export function rulesText({ catalogue, school, overrides, sides, baseTest }: Syllabus): string {

@@ -1,0 +1,1 @@
+export { CatchingUpModule } from "./catching-up.module.js";
