@@ -77,15 +77,51 @@ test("fits a phone", async ({ page, mirrup }) => {
     `${student}/weeks`,
     `${student}/record`,
     `${student}/placement`,
-    `${student}/floor/cross/left`,
+    `${student}/progress`,
+    `${student}/log`,
+    `${student}/clock`,
+    `${mirrup.root}/programmes`,
+    `${mirrup.root}/skills/order`,
+    `${mirrup.root}/timing`,
+    `${mirrup.root}/start`,
   ]) {
     await page.goto(path);
     await settled(page);
-    expect(await widest()).toBeLessThanOrEqual(PHONE.width);
-  }
-  for (const name of [/^Clean/, /^Miss/, /^Undo/, /^Finish/]) {
-    const box = await page.getByRole("button", { name }).boundingBox();
-    expect(box?.height).toBeGreaterThanOrEqual(72);
-    expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(PHONE.height);
+    expect([path, await widest()]).toEqual([path, PHONE.width]);
   }
 });
+
+for (const [name, size] of [
+  ["a desk", { width: 1280, height: 800 }],
+  ["a tablet", { width: 820, height: 1180 }],
+  ["a phone", PHONE],
+] as const)
+  test(`what is under the thumbs is in sight on ${name}, whatever is counted`, async ({ page, mirrup }) => {
+    await page.setViewportSize(size);
+    const student = await mirrup.studentPath("Ines Varga-Holt");
+    const inSight = async (names: readonly RegExp[]) => {
+      for (const name of names) {
+        const box = await page.getByRole("button", { name }).boundingBox();
+        expect(box?.height).toBeGreaterThanOrEqual(72);
+        expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(size.height);
+        expect((box?.x ?? 0) + (box?.width ?? 0)).toBeLessThanOrEqual(size.width);
+      }
+    };
+    for (const drill of ["kind=streak&aim=20", "kind=climb&aim=6", "kind=one-bounce"]) {
+      await page.goto(`${student}/floor/cross/left?${drill}`);
+      await floorIsOpen(page);
+      await inSight([/^Clean/, /^Miss/]);
+      await press(page, "Space", 1);
+      await press(page, "m", 1);
+      await expect(page.getByRole("group", { name: "Why did it miss?" })).toBeVisible();
+      await inSight([/^Clean/, /^Miss/, /^Undo/, /^Finish/]);
+      // Nothing of the question lies under them.
+      const why = await page.getByRole("button", { name: /^1 / }).boundingBox();
+      const pad = await page.getByRole("button", { name: /^Undo/ }).boundingBox();
+      const clean = await page.getByRole("button", { name: /^Clean/ }).boundingBox();
+      const top = Math.min(pad?.y ?? 0, clean?.y ?? 0);
+      expect((why?.y ?? 0) + (why?.height ?? 0)).toBeLessThanOrEqual(top);
+      await press(page, "z", 2);
+      await expect(page.getByRole("button", { name: /^Undo/, disabled: false })).toHaveCount(0);
+    }
+  });

@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
-import type { Locator, Page } from "@playwright/test";
+import type { Locator, Page, Request } from "@playwright/test";
+import { settled } from "../scripts/lib/settled.mjs";
 import { expect, expectAccessible, floorIsOpen, press, test } from "./fixtures.js";
 
 const figureOf = (page: Page) => page.getByRole("img", { name: /as it is jumped/ });
@@ -146,12 +147,22 @@ test("a student's jump is measured from tapped landings, kept, and their windows
   expect(await heights.getByRole("row", { name: /^Double/ }).innerText()).not.toBe(before);
 
   // It is with the server, for whatever they do.
-  await page.goto(`${mirrup.root}/timing?skill=open-cross-double&student=${student.split("/").at(-1) ?? ""}`);
+  const id = student.split("/").at(-1) ?? "";
+  const measured = `${mirrup.root}/timing?skill=open-cross-double&student=${id}`;
+  await page.goto(measured);
   await expect(
     page.getByRole("region", { name: "How high, how fast" }).getByRole("row", { name: /^Double/ }),
   ).toContainText("25 cm");
+  // A combo is reckoned with it too: in the braid a double of theirs is as high as it was measured.
+  await page.goto(`${mirrup.root}/combos/bench?parts=double-under,double-under`);
+  const drawn = page.getByRole("figure", { name: /^The braid of: / });
+  await expect(drawn).toContainText("double 18 cm");
+  await page.goto(`${mirrup.root}/combos/bench?parts=double-under,double-under&for=${id}`);
+  await expect(drawn).toContainText("double 25 cm");
+  await page.goto(measured);
   const sheet = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Save as CSV" }).click();
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await page.getByRole("menuitem", { name: "As CSV" }).click();
   const lines = (await readFile(await (await sheet).path(), "utf8")).split("\r\n");
   expect(lines[0]).toContain("begins after take-off ms");
   expect(lines[1]).toContain("cross with the right arm on top");
@@ -169,6 +180,22 @@ test("the timing of a trick is read on a phone", async ({ page, mirrup }) => {
   await expect(page.getByText("Hands there: front-back cross, left arm behind").first()).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await expectAccessible(page);
+});
+
+test("a page of names and a table loads nothing of the floor, the combos or the files", async ({
+  page,
+  mirrup,
+}) => {
+  for (const path of ["today", "class"]) {
+    const asked: string[] = [];
+    const listen = (request: Request) => asked.push(new URL(request.url()).pathname);
+    page.on("request", listen);
+    await page.goto(`${mirrup.root}/${path}`);
+    await settled(page);
+    page.off("request", listen);
+    expect(asked.filter((one) => one.startsWith("/assets/")).length).toBeGreaterThan(8);
+    expect(asked.filter((one) => /\/(floor|combos|skills|sheets|poses|fuse|Midi)\b/.test(one))).toEqual([]);
+  }
 });
 
 test("what draws figures is loaded where one is shown, and nowhere else", async ({ page, mirrup }) => {

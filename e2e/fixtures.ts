@@ -50,9 +50,14 @@ export const test = base.extend<{ page: Page; ownData: undefined } & Options, { 
         },
         root,
         studentPath: async (name) => {
-          const reply = await fetch(`${stack.address}/api/students`, { headers: coach.headers });
-          const { items } = (await reply.json()) as Items<StudentView>;
-          return `${root}/students/${items.find((student) => student.name === name)?.id ?? name}`;
+          let students: readonly StudentView[] = [];
+          // As a page does, it asks again where the server has too much to do.
+          await expect(async () => {
+            const reply = await fetch(`${stack.address}/api/students`, { headers: coach.headers });
+            expect(reply.status).toBe(200);
+            students = ((await reply.json()) as Items<StudentView>).items;
+          }).toPass({ timeout: 20_000 });
+          return `${root}/students/${students.find((student) => student.name === name)?.id ?? name}`;
         },
         sql: async (text, values = []) => {
           const client = new pg.Client({ connectionString: stack.postgres.adminUrl });

@@ -45,10 +45,34 @@ test("a link is made, practised by offline on a phone, accepted, and ended", asy
     )
     .toBeGreaterThan(4);
 
+  // What was called out once is called out without a network too.
+  const kept = () =>
+    home.evaluate(async () => {
+      const cache = await caches.open("mirrup-home-files");
+      return (await cache.keys()).filter(({ url }) => url.endsWith(".mp3")).length;
+    });
+  expect(await kept()).toBe(0);
+  await home.locator("ol button").last().click();
+  await home.getByRole("button", { name: "Call it out" }).click();
+  await expect.poll(kept).toBe(1);
+  await expect(home.getByText(/^[1-4]$/)).toBeVisible();
+  await home.getByRole("button", { name: "Stop calling" }).click();
+  await home.getByRole("button", { name: "Not now" }).click();
+  await home.reload();
+  await expect(home.locator("ol button").first()).toBeVisible();
+  // The page has told its worker by then what it is to keep.
+  await home.evaluate(() => navigator.serviceWorker.ready);
+  await expect.poll(kept).toBe(1);
+
   await phone.setOffline(true);
   await home.goto("/home/");
   await home.locator("ol button").last().click();
   const name = (await home.getByRole("heading", { level: 1 }).textContent()) ?? "";
+  const words = home.waitForResponse((reply) => reply.url().endsWith(".mp3"));
+  await home.getByRole("button", { name: "Call it out" }).click();
+  expect((await words).ok()).toBe(true);
+  await expect(home.getByText(/^[1-4]$/)).toBeVisible();
+  await home.getByRole("button", { name: "Stop calling" }).click();
   const picture = home.getByRole("button", { name: /^How .* is jumped$/ });
   await picture.click();
   await expect(picture).toHaveText("Stop");

@@ -117,6 +117,60 @@ test("what ships has the studio's name everywhere, and other needs, until it goe
   await expect(page.getByRole("button", { name: /^skier: ready/ })).toBeVisible();
 });
 
+test("a trick without a score has its needs and drills by hand, and is walked by them on the floor", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/skills/new`);
+  const form = page.getByRole("form", { name: "A new skill" });
+  await form.getByRole("textbox", { name: "Name", exact: true }).fill("seat spin");
+  const needs = form.getByRole("group", { name: "Needs" });
+  await needs.getByRole("combobox", { name: "Another need" }).click();
+  await page.keyboard.type("basic bounce");
+  await page.getByRole("option", { name: /^basic bounce \(two/ }).click();
+  await needs.getByRole("button", { name: "Add the need" }).click();
+  await form.getByLabel("Say", { exact: true }).fill("Sit tall.\nTurn the rope over.");
+  await form.getByLabel("Look at", { exact: true }).fill("The back stays straight.");
+  const drills = form.getByRole("group", { name: "Drills that lead to it" });
+  for (const [place, kind] of ["shadow", "apart", "one-stop"].entries()) {
+    await drills.getByRole("button", { name: "Add a drill" }).click();
+    await drills.getByLabel(`Drill ${String(place + 1)}`, { exact: true }).selectOption(kind);
+  }
+  await drills.getByLabel("Which part in drill 2").fill("hips alone");
+  await drills.getByLabel("How many in drill 3").fill("4");
+  await expectAccessible(page);
+  await form.getByRole("button", { name: "Put it into the skill book" }).click();
+  await expect(page.getByRole("heading", { name: "Seat spin", level: 1 })).toBeVisible();
+  const ladder = page.getByRole("table").filter({ hasText: "Passed by" });
+  await expect(ladder.getByRole("row")).toHaveCount(5);
+  await expect(ladder).toContainText("hips alone");
+  const id = new URL(page.url()).pathname.split("/").at(-1) ?? "";
+  const student = await mirrup.studentPath("Hana Petrivale");
+  await page.goto(`${student}/floor/${id}/whole?kind=one-stop&aim=4`);
+  await floorIsOpen(page);
+  await expect(page.getByText("Sit tall.")).toBeVisible();
+  await press(page, "Space", 4);
+  await expect(page.getByText("4 right of 4 tries, 4 asked")).toBeVisible();
+});
+
+test("a drill is said in the studio's words, in the skill book and on the floor", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/skills/run-step`);
+  await page.getByRole("button", { name: "Teach it our way" }).click();
+  const form = page.getByRole("form", { name: "Run step, our way" });
+  await form.getByLabel("Words for one drill").selectOption("streak");
+  await form.getByLabel("Say in this drill").fill("Quick knees.");
+  await expectAccessible(page);
+  await form.getByRole("button", { name: "Save our way" }).click();
+  await expect(page.getByText("Quick knees.").first()).toBeVisible();
+  const student = await mirrup.studentPath("Hana Petrivale");
+  await page.goto(`${student}/floor/run-step/whole?kind=streak&aim=20`);
+  await floorIsOpen(page);
+  await expect(page.getByText("Quick knees.")).toBeVisible();
+});
+
 test("a circle is refused with the sentence, and nothing is lost", async ({ page, mirrup }) => {
   await page.goto(`${mirrup.root}/skills/basic-bounce`);
   await page.getByRole("button", { name: "Teach it our way" }).click();

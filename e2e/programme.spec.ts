@@ -136,7 +136,7 @@ test("a programme is a goal, goes out as a table and a file, and is kept while s
   };
   const table = await save("Save who is how far as CSV");
   expect(table.name).toBe("wagtail.csv");
-  expect(table.text.split("\r\n")[0]).toMatch(/^Student,"Basic bounce, 30 in a row",/);
+  expect(table.text.split("\r\n")[0]).toMatch(/^\uFEFFStudent,"Basic bounce, 30 in a row",/);
   const file = await save("Save the programme as a file");
   const { format, entries } = JSON.parse(file.text) as {
     readonly format: string;

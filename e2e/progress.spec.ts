@@ -17,7 +17,8 @@ test("a student's progress is read as words, charts and tables, of all that they
   const rows = await cleared.getByRole("row").allTextContents();
   expect(rows[0]).toContain("Footwork (sides)");
   const waiting = page.waitForEvent("download");
-  await cleared.getByRole("button", { name: "Save as CSV: What was cleared" }).click();
+  await cleared.getByRole("button", { name: "Save: What was cleared" }).click();
+  await page.getByRole("menuitem", { name: "As CSV" }).click();
   const lines = (await readFile(await (await waiting).path(), "utf8")).split("\r\n");
   expect(lines).toHaveLength(rows.length);
   const sides = lines.slice(1).flatMap((line) => line.split(",").slice(1).map(Number));
@@ -33,6 +34,7 @@ test("a student's progress is read as words, charts and tables, of all that they
   await page.reload();
   await expect(page.getByRole("radio", { name: "Half a year" })).toBeChecked();
   await expect(page.getByRole("heading", { name: "Where it missed: cross, left side" })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Figure: cross, left side" })).toBeVisible();
   await expectAccessible(page);
 
   await page.getByRole("button", { name: "Earlier" }).click();
@@ -52,9 +54,20 @@ test("a class's progress names who needs looking at, and a report tells one of t
   await expect(stuck.getByRole("listitem").first()).toBeVisible();
   await expectAccessible(page);
   const waiting = page.waitForEvent("download");
-  await page.getByRole("button", { name: "Save as CSV: everybody" }).click();
+  await page.getByRole("button", { name: "Save: everybody" }).click();
+  await page.getByRole("menuitem", { name: "As CSV" }).click();
   const rows = (await readFile(await (await waiting).path(), "utf8")).split("\r\n");
   await expect(page.getByRole("region", { name: "Everybody" }).getByRole("row")).toHaveCount(rows.length);
+
+  // The same as a page of sentences, for whoever reads no chart.
+  await page.getByRole("link", { name: "The season in words" }).click();
+  await expect(page.getByText(/of 24 students practised on \d+ days:/)).toBeVisible();
+  const everybody = page.getByRole("row", { name: /^Everybody/ });
+  await expect(everybody).toContainText("24");
+  await page.getByText("4 weeks").click();
+  await expect(page).toHaveURL(/weeks=4/);
+  await expectAccessible(page);
+  await page.getByRole("link", { name: "Back to the progress" }).click();
 
   // From the number to whoever is behind it.
   const whom = stuck.getByRole("link").first();

@@ -1,4 +1,4 @@
-import { expect, test } from "./fixtures.js";
+import { expect, expectAccessible, test } from "./fixtures.js";
 
 test("finding a skill by another of its names, mirroring it, and walking to what it opens", async ({
   page,
@@ -72,4 +72,50 @@ test("an unknown skill, and a search that finds nothing, say what to do", async 
   await expect(page.getByRole("alert")).toContainText("There is no such skill");
   await page.getByRole("textbox", { name: /Find a skill/ }).fill("qqqqzz");
   await expect(page.getByText("No skill is called “qqqqzz”.")).toBeVisible();
+});
+
+test("skills are put elsewhere by dragging and by keys, kept over a reload, taken back, saved and undone", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/skills`);
+  await page.getByRole("link", { name: "Order of the skills" }).click();
+  await expect(page.getByRole("heading", { name: "Order of the skills", level: 1 })).toBeVisible();
+  const strand = (name: string) => page.getByRole("region", { name: new RegExp(`: ${name}$`) });
+  const namesOf = async (name: string) => strand(name).getByRole("listitem").allTextContents();
+  const grip = (skill: string) => page.getByRole("button", { name: `Move ${skill}: space, then the arrows` });
+  const before = await namesOf("taps");
+
+  // Dragged to the beginning of its own strand.
+  await grip("grapevine").hover();
+  await page.mouse.down();
+  const first = await strand("taps").getByRole("listitem").first().boundingBox();
+  await page.mouse.move((first?.x ?? 0) + 30, (first?.y ?? 0) + 40, { steps: 5 });
+  await page.mouse.move((first?.x ?? 0) + 30, (first?.y ?? 0) + 8, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByText("1 move, not saved yet.")).toBeVisible();
+  expect((await namesOf("taps"))[0]).toBe("Grapevine (moved)");
+
+  // Taken up and put down by keys, one further.
+  await grip("grapevine").press("Space");
+  await expect(page.locator('[data-taken="true"]')).toHaveText("Grapevine (moved)");
+  // Just taken up, it does not hear the arrows at once.
+  await expect(async () => {
+    await page.keyboard.press("ArrowDown");
+    await expect(page.locator("li[data-over]")).toHaveText(before[0] ?? "", { timeout: 3000 });
+  }).toPass();
+  await page.keyboard.press("Space");
+  await expect(page.getByText("2 moves, not saved yet.")).toBeVisible();
+  expect((await namesOf("taps"))[1]).toBe("Grapevine (moved)");
+  await expectAccessible(page);
+
+  await page.reload();
+  await expect(page.getByText("What you typed before is here again.")).toBeVisible();
+  expect((await namesOf("taps"))[1]).toBe("Grapevine (moved)");
+  await page.getByRole("button", { name: "Save the order" }).click();
+  await expect(page.getByText("The skills stand as you put them.")).toBeVisible();
+  await expect.poll(() => namesOf("taps")).toEqual([before[0], "Grapevine", ...before.slice(1, -1)]);
+  await expect(page.getByRole("button", { name: "Save the order" })).toBeDisabled();
+  await page.getByRole("button", { name: "Undo", exact: true }).last().click();
+  await expect.poll(() => namesOf("taps")).toEqual(before);
 });

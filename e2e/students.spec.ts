@@ -281,3 +281,22 @@ test("who is added, or brought in from a file, is there once though the answer w
   for (const name of ["File One", "File Two"])
     await expect(page.getByRole("link", { name: new RegExp(name) })).toHaveCount(1);
 });
+
+test("the roster goes out as a spreadsheet, and what was read of it is who is here", async ({
+  page,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/students`);
+  await page.getByRole("button", { name: "Export" }).click();
+  const waiting = page.waitForEvent("download");
+  await page.getByRole("menuitem", { name: "As a spreadsheet (.xlsx)" }).click();
+  const saved = await waiting;
+  expect(saved.suggestedFilename()).toBe("students.xlsx");
+  await page.getByRole("link", { name: "From a file" }).click();
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByText("Choose a file …").click();
+  await (await chooser).setFiles(await saved.path());
+  await expect(page.getByText(/^\d+ students read \(spreadsheet\)/)).toBeVisible();
+  await expect(page.getByRole("row", { name: /Amara Thistle/ })).toContainText("already here");
+  await expect(page.getByRole("row").filter({ hasNotText: "already here" })).toHaveCount(1);
+});

@@ -87,7 +87,7 @@ export default defineConfig({
             {
               // What both pages say and send, apart from what only the application has.
               name: "words",
-              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock|floor-run|ticks)|figure[\\/]moving[\\/]loaded-or|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$/,
+              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock|floor-run|ticks)|figure[\\/]moving[\\/]loaded-or|voice[\\/](metronome|recorded|speak|plan|spans)|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$|voice[\\/]words\.mp3/,
               priority: 8,
               minShareCount: 2,
             },
@@ -108,6 +108,25 @@ export default defineConfig({
               test: /packages[\\/]core[\\/]src[\\/]figure[\\/]|apps[\\/]web[\\/]src[\\/]figure[\\/](still|strip|moment-words|colours|paint)/,
               priority: 12,
             },
+            {
+              name: "sheets",
+              test: /node_modules[\\/]papaparse|apps[\\/]web[\\/]src[\\/]app[\\/](sheet|file-rows|save-sheet|sheet-button)\.tsx?$/,
+              priority: 33,
+            },
+            {
+              // What is counted with, and what is shown of it.
+              name: "floor",
+              test: /apps[\\/]web[\\/]src[\\/]((floor|led|braid|voice|figure)[\\/]|students[\\/](miss-map|miss-picture|last-sets))/,
+              priority: 7,
+              minShareCount: 3,
+            },
+            {
+              name: "skills",
+              test: /apps[\\/]web[\\/]src[\\/](own-skill|skill-book|strands|programmes|progress|class)[\\/]/,
+              priority: 7,
+              minShareCount: 3,
+            },
+            { name: "combos", test: /apps[\\/]web[\\/]src[\\/]combos[\\/]/, priority: 7, minShareCount: 3 },
             { name: "shared", test: /apps[\\/]web[\\/]src[\\/]/, priority: 5, minShareCount: 4 },
           ],
         },

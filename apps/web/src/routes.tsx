@@ -176,6 +176,12 @@ export const router = createBrowserRouter([
                     }),
                   },
                   {
+                    path: "class/:groupId/season",
+                    lazy: async () => ({
+                      Component: (await import("./progress/season-page.js")).SeasonPage,
+                    }),
+                  },
+                  {
                     path: "class/:groupId/weeks",
                     lazy: async () => ({
                       Component: (await import("./class/class-weeks-page.js")).ClassWeeksPage,
@@ -225,6 +231,12 @@ export const router = createBrowserRouter([
                     path: "programmes/:programmeId/:groupId?",
                     lazy: async () => ({
                       Component: (await import("./programmes/programme-page.js")).ProgrammePage,
+                    }),
+                  },
+                  {
+                    path: "skills/order",
+                    lazy: async () => ({
+                      Component: (await import("./skill-order/skill-order-page.js")).SkillOrderPage,
                     }),
                   },
                   {

@@ -1,6 +1,7 @@
 /** What is taught in the studio that this tab is in: the catalogue that ships with what the studio has of its own. */
 import { CATALOGUE, catalogueInUse } from "@mirrup/catalogue";
 import {
+  byName,
   programmesOf,
   type Catalogue,
   type Overlay,
@@ -31,8 +32,6 @@ export function ownWayOf(id: string): SkillOverlayEntry | null {
   return entry?.kind === "own" || entry?.kind === "changed" ? entry : null;
 }
 
-const BY_NAME = new Intl.Collator();
-
 /** Each after the one that comes before it, else by name. */
 function sorted(own: Overlay): ReadonlyMap<string, OwnProgramme> {
   const all = programmesOf(own);
@@ -41,9 +40,7 @@ function sorted(own: Overlay): ReadonlyMap<string, OwnProgramme> {
     return other === undefined ? 0 : 1 + depthOf(other);
   };
   return new Map(
-    [...all].sort(
-      ([, one], [, other]) => depthOf(one) - depthOf(other) || BY_NAME.compare(one.name, other.name),
-    ),
+    [...all].sort(([, one], [, other]) => depthOf(one) - depthOf(other) || byName(one.name, other.name)),
   );
 }
 

@@ -47,6 +47,7 @@ export interface Paths {
   readonly class: (groupId?: string) => string;
   /** How far a group has come; everybody where none is named. */
   readonly classProgress: (groupId: string | undefined) => string;
+  readonly season: (groupId: string | undefined) => string;
   /** A group's weeks toward a show. */
   readonly classWeeks: (groupId: string) => string;
   /** One drill for all of a group at once; `all` for everybody. */
@@ -76,6 +77,8 @@ export interface Paths {
   readonly certificates: (key: string, groupId?: string) => string;
   readonly skills: string;
   readonly skill: (id: string) => string;
+  /** Which skills stand on which strand, in which order. */
+  readonly skillOrder: string;
   /** Six frames of a score, to be printed. */
   readonly frames: string;
   /** When the hands move, how high one jumps, how fast the rope is. */
@@ -103,6 +106,7 @@ export function pathsOf(studioId: string): Paths {
     comboRound: (groupId, comboId) => `${root}/class/${groupId ?? "all"}/combos/${comboId}`,
     class: (groupId) => (groupId === undefined ? `${root}/class` : `${root}/class/${groupId}`),
     classProgress: (groupId) => `${root}/class/${groupId ?? "all"}/progress`,
+    season: (groupId) => `${root}/class/${groupId ?? "all"}/season`,
     classWeeks: (groupId) => `${root}/class/${groupId}/weeks`,
     student: (id) => `${root}/students/${id}`,
     clock: (studentId) => `${root}/students/${studentId}/clock`,
@@ -124,6 +128,7 @@ export function pathsOf(studioId: string): Paths {
       `${root}/programmes/${idOf(key)}/certificates${groupId === undefined ? "" : `/${groupId}`}`,
     skills: `${root}/skills`,
     skill: (id) => `${root}/skills/${id}`,
+    skillOrder: `${root}/skills/order`,
     frames: `${root}/frames`,
     timing: `${root}/timing`,
     studio: `${root}/studio`,

@@ -1,8 +1,9 @@
-import { QueryCache, QueryClient } from "@tanstack/react-query";
+import { QueryCache } from "@tanstack/react-query";
 import { queryHash } from "./query-hash.js";
 import { isProblem, isSignedOut } from "./api.js";
+import { ReadingClient } from "./reading-client.js";
 
-export const queryClient: QueryClient = new QueryClient({
+export const queryClient: ReadingClient = new ReadingClient({
   queryCache: new QueryCache({
     onError: (error) => {
       // The session is over: whoever shows it learns so at once.

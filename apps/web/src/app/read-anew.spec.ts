@@ -1,5 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
-import { QueryClient, QueryObserver } from "@tanstack/react-query";
+import { QueryObserver, type QueryClient } from "@tanstack/react-query";
+import { ReadingClient } from "./reading-client.js";
 import { readAnew } from "./read-anew.js";
 
 /** A server whose answers are on their way until they are let through, each as it was when it was asked. */
@@ -36,7 +37,7 @@ const change = { topics: ["students"], studentIds: ["wren"] } as const;
 
 describe("reading anew what a change touches", () => {
   it("asks again also where the first answer is still on its way, which is of before the change", async () => {
-    const [client, students] = [new QueryClient(), server()];
+    const [client, students] = [new ReadingClient(), server()];
     const one = page(client, students.ask);
     students.become("new");
     const read = readAnew(client, change);
@@ -48,7 +49,7 @@ describe("reading anew what a change touches", () => {
   });
 
   it("asks what is taught before anything that may name a newer skill", async () => {
-    const [client, catalogue, students] = [new QueryClient(), server(), server()];
+    const [client, catalogue, students] = [new ReadingClient(), server(), server()];
     const [taught, one] = [page(client, catalogue.ask, ["catalogue"]), page(client, students.ask)];
     await catalogue.answer();
     await students.answer();
@@ -66,7 +67,7 @@ describe("reading anew what a change touches", () => {
   });
 
   it("keeps what is shown until the newer answer is there", async () => {
-    const [client, students] = [new QueryClient(), server()];
+    const [client, students] = [new ReadingClient(), server()];
     const one = page(client, students.ask);
     await students.answer();
     expect(one.shown()).toBe("old");
@@ -81,7 +82,7 @@ describe("reading anew what a change touches", () => {
   });
 
   it("leaves alone what it does not touch, on its way or read", async () => {
-    const [client, students, combos] = [new QueryClient(), server(), server()];
+    const [client, students, combos] = [new ReadingClient(), server(), server()];
     const [one, other] = [
       page(client, students.ask, ["students", "ivo"]),
       page(client, combos.ask, ["combos"]),
@@ -95,7 +96,7 @@ describe("reading anew what a change touches", () => {
   });
 
   it("asks for nothing that nobody looks at, until somebody does", async () => {
-    const [client, students] = [new QueryClient(), server()];
+    const [client, students] = [new ReadingClient(), server()];
     const before = page(client, students.ask);
     await students.answer();
     before.close();

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import type { FloorView } from "@mirrup/contract";
-import { QueryClient, QueryObserver } from "@tanstack/react-query";
+import { QueryObserver, type QueryClient } from "@tanstack/react-query";
+import { ReadingClient } from "./reading-client.js";
 import { readFloor } from "./read-floor.js";
 
 const OF = { subject: "cross", side: "left" } as const;
@@ -13,7 +14,7 @@ let client: QueryClient;
 let asked: string[];
 let closes: (() => void)[];
 beforeEach(() => {
-  client = new QueryClient();
+  client = new ReadingClient();
   asked = [];
   closes = [];
 });
@@ -78,6 +79,18 @@ describe("what is read after a set", () => {
     await new Promise((resolve) => setTimeout(resolve, 0));
     expect(older.getCurrentResult().data).toEqual(VIEW.load);
     expect(asked).toEqual(["floor"]);
+  });
+
+  it("does not come over what was read after it, as of a note that came in meanwhile", async () => {
+    const sets = page("students", "wren", "sets", "cross", "left");
+    const load = page("students", "wren", "load");
+    let answer: (view: FloorView) => void = () => undefined;
+    const reading = readFloor(client, "wren", OF, () => new Promise((resolve) => (answer = resolve)));
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    await client.invalidateQueries({ queryKey: ["students", "wren", "sets"] });
+    answer(VIEW);
+    await reading;
+    expect([sets(), load()]).toEqual(["asked", VIEW.load]);
   });
 
   it("is read anew by each page's own question when something else changes", async () => {

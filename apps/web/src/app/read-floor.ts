@@ -32,9 +32,13 @@ export async function readFloor(
   const isOld = ({ queryKey }: Query) => isTouched(queryKey, change);
   await client.cancelQueries({ predicate: isOld });
   await client.invalidateQueries({ predicate: isOld, refetchType: "none" });
+  const timesRead = (key: QueryKey) => client.getQueryState(key)?.dataUpdateCount ?? 0;
+  const parts = partsOf(studentId, of).map(([key, pick]) => ({ key, pick, before: timesRead(key) }));
   try {
     const view = await read();
-    for (const [queryKey, pick] of partsOf(studentId, of)) client.setQueryData(queryKey, pick(view));
+    // What was read meanwhile was asked later, and may know of what came after this answer.
+    for (const { key, pick, before } of parts)
+      if (timesRead(key) === before) client.setQueryData(key, pick(view));
     client.setQueryData<readonly { readonly id: string }[]>(["students"], (all) =>
       all?.map((one) => (one.id === studentId ? view.student : one)),
     );

@@ -229,9 +229,9 @@ export function suggestionWords(suggestion: Suggestion): { readonly title: strin
 
 /** The week's landings so far, and what they may come to once that is judged. */
 export function weekWords({ landings, estimated, allowance }: Omit<WeekLoad, "weekStart">): string {
-  const about = estimated > 0 ? "about " : "";
-  const allowed = allowance === null ? "" : ` of ${wholeWords(allowance)} allowed`;
-  return `This week: ${about}${wholeWords(landings)} weighted landings${allowed}.`;
+  const many = `${estimated > 0 ? "about " : ""}${wholeWords(landings)}`;
+  if (allowance === null) return `This week: ${many} weighted landings.`;
+  return `This week: ${many} of the ${wholeWords(allowance)} weighted landings that are allowed.`;
 }
 
 /** How many misses fell where: `9 of 14 misses have a place: 7 at turn 2, 2 at turn 3.` */

@@ -1,6 +1,6 @@
 import { CAUTIONS, coachingOf } from "@mirrup/catalogue";
 import type { HomeSet } from "@mirrup/contract";
-import { DRILL_ROWS, sideScore } from "@mirrup/core";
+import { callOf, DRILL_ROWS, parseScore, sideScore, type CalledBeat, type Score } from "@mirrup/core";
 import { secondsOf } from "@mirrup/core/teaching";
 import { useEffect, useMemo, useState } from "react";
 import { catalogue, ownWayOf } from "../app/catalogue.js";
@@ -10,7 +10,7 @@ import { capital, subjectName } from "../app/words.js";
 import { MovingPicture } from "../figure/moving/index.js";
 import { countedAt, newRun, withEntry, withoutLast } from "../app/floor-run.js";
 import { tappedSet, typedFault, typedSet, type Counting } from "./counted.js";
-import { useBeat } from "./use-beat.js";
+import { useCalling } from "./use-calling.js";
 import classes from "./page.module.css";
 
 interface CountingScreenProps {
@@ -24,13 +24,19 @@ const TICK_MS = 250;
 const USUAL_TEMPO = 100;
 const TEMPO = { least: 40, most: 260 } as const;
 
+/** What is called of a drill: its own moves, else the skill's; nothing where nobody knows them. */
+function calledOf(own: string | undefined, skill: Score | null): readonly CalledBeat[] {
+  const parsed = own === undefined ? null : parseScore(own);
+  const score = parsed?.ok === true ? parsed.score : skill;
+  return score === null ? [] : callOf(score);
+}
+
 /** One drill at home: what to think of, a pad to tap, or a number afterwards. */
 export function CountingScreen({ counting, onChange, onFinish, onLeave }: CountingScreenProps) {
   const { subject, side, drill } = counting;
   const [now, setNow] = useState(() => Date.now());
   const [tempo, setTempo] = useState(USUAL_TEMPO);
   const [isTyped, setTyped] = useState(false);
-  const beat = useBeat(tempo);
   useWakeLock();
   useEffect(() => {
     const timer = setInterval(() => setNow(Date.now()), TICK_MS);
@@ -38,6 +44,8 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
   }, []);
   const skill = catalogue().skills.get(subject);
   const score = useMemo(() => (skill === undefined ? null : sideScore(skill, side)), [skill, side]);
+  const called = useMemo(() => calledOf(drill.score, score), [drill.score, score]);
+  const { heard, words, isMute, hear } = useCalling(tempo, called);
   const { kept } = counting;
   const { run, begun, elapsed } = countedAt({ kept, now }, drill);
   const clock = secondsOf(drill);
@@ -114,6 +122,14 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
               Missed
             </button>
           </div>
+          {words !== null && (
+            <p className={classes.called} aria-hidden>
+              {words}
+            </p>
+          )}
+          {isMute && heard === "call" && (
+            <p className={classes.soft}>The voice cannot be loaded just now. Read the words to the beat.</p>
+          )}
           <div className={classes.row}>
             <button
               type="button"
@@ -135,9 +151,22 @@ export function CountingScreen({ counting, onChange, onFinish, onLeave }: Counti
             </button>
           </div>
           <div className={classes.row}>
-            <button type="button" aria-pressed={beat.isOn} onClick={beat.toggle}>
-              {beat.isOn ? "Stop the beat" : "A beat"}
+            <button
+              type="button"
+              aria-pressed={heard === "beat"}
+              onClick={() => hear(heard === "beat" ? "nothing" : "beat")}
+            >
+              {heard === "beat" ? "Stop the beat" : "A beat"}
             </button>
+            {called.length > 0 && (
+              <button
+                type="button"
+                aria-pressed={heard === "call"}
+                onClick={() => hear(heard === "call" ? "nothing" : "call")}
+              >
+                {heard === "call" ? "Stop calling" : "Call it out"}
+              </button>
+            )}
             <label>
               <input
                 type="range"

@@ -6,7 +6,7 @@ import "@fontsource/barlow-condensed/latin-600.css";
 import "../app/palette.css";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { fetchMovingPicture } from "../figure/moving/index.js";
+import { keepFiles } from "./keep-files.js";
 import { linkHere } from "./link.js";
 import { HomePage } from "./page.js";
 import { NoLink } from "./no-link.js";
@@ -14,19 +14,7 @@ import { NoLink } from "./no-link.js";
 const root = document.getElementById("root");
 if (root === null) throw new Error("The page has no element #root to draw in.");
 
-/** Has the page's own files kept, so that it opens without a network. */
-async function keepFiles(): Promise<void> {
-  await navigator.serviceWorker.register("/home-sw.js", { scope: "/home/" });
-  const { active } = await navigator.serviceWorker.ready;
-  // What draws the pictures is asked for where one is shown, and is to be there without a network too.
-  await fetchMovingPicture();
-  const files = performance.getEntriesByType("resource").map(({ name }) => name);
-  active?.postMessage({ keep: files.filter((name) => new URL(name).pathname.startsWith("/assets/")) });
-}
-
-if (import.meta.env.PROD && "serviceWorker" in navigator) {
-  window.addEventListener("load", () => void keepFiles().catch(() => undefined));
-}
+window.addEventListener("load", () => void keepFiles().catch(() => undefined));
 
 const dark = window.matchMedia("(prefers-color-scheme: dark)");
 const follow = () => {

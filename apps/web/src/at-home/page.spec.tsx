@@ -57,6 +57,31 @@ const page = (answers: Answers) => drawn(<HomePage token={TOKEN} />, { answers }
 beforeEach(() => localStorage.clear());
 afterEach(cleanup);
 
+/** An audio clock that runs ahead of the real one, and hears nothing. */
+class Clock {
+  static closed = 0;
+  private reads = 0;
+  get currentTime(): number {
+    this.reads += 1;
+    return 0.05 * this.reads;
+  }
+  readonly destination = {};
+  readonly resume = () => Promise.resolve();
+  readonly close = () => {
+    Clock.closed += 1;
+    return Promise.resolve();
+  };
+  private readonly node = {
+    frequency: {},
+    gain: { setValueAtTime: () => undefined, exponentialRampToValueAtTime: () => undefined },
+    connect: () => this.node,
+    start: () => undefined,
+    stop: () => undefined,
+  };
+  readonly createOscillator = () => this.node;
+  readonly createGain = () => this.node;
+}
+
 describe("a student's page at home", () => {
   it("says what to do today, how far it is to the goal, and what can be done", async () => {
     page({ [`GET /home/${TOKEN}`]: VIEW });
@@ -96,6 +121,23 @@ describe("a student's page at home", () => {
     ]);
     expect(sets).toHaveLength(1);
     expect(Object.keys(sets[0] ?? {})).not.toEqual(expect.arrayContaining(["studentId"]));
+  });
+
+  it("calls the drill's own beats in time, in words where the voice cannot be had, until it is stopped", async () => {
+    Object.assign(globalThis, { AudioContext: Clock });
+    const { user } = page({ [`GET /home/${TOKEN}`]: VIEW });
+    await user.click(await screen.findByRole("button", { name: /Cross, left side/ }));
+    await user.click(screen.getByRole("button", { name: "Call it out" }));
+    expect(await screen.findByText(/^The voice cannot be loaded/)).toBeTruthy();
+    // A count-in, then the cross with the left arm on top.
+    expect(await screen.findByText(/^cross/)).toBeTruthy();
+    const before = Clock.closed;
+    await user.click(screen.getByRole("button", { name: "A beat" }));
+    expect(Clock.closed).toBe(before + 1);
+    expect(screen.queryByText(/^The voice cannot be loaded/)).toBeNull();
+    expect(screen.queryByText(/^cross/)).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Stop the beat" }));
+    expect(Clock.closed).toBe(before + 2);
   });
 
   it("takes a number instead, and says what is wrong with one that cannot be", async () => {

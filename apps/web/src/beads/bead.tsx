@@ -1,4 +1,5 @@
 import type { Family } from "@mirrup/core";
+import { memo } from "react";
 import { beadParts } from "./bead-parts.js";
 import type { BeadState } from "./bead-state.js";
 import classes from "./bead.module.css";
@@ -11,7 +12,7 @@ interface BeadProps {
 }
 
 /** A skill's state at a glance, by shape first. It says nothing to a screen reader; whoever shows one names it. */
-export function Bead({ state, family, size = 32 }: BeadProps) {
+export const Bead = memo(function Bead({ state, family, size = 32 }: BeadProps) {
   return (
     <svg
       className={classes.bead}
@@ -30,4 +31,4 @@ export function Bead({ state, family, size = 32 }: BeadProps) {
       ))}
     </svg>
   );
-}
+});

@@ -1,3 +1,4 @@
+export { beadsOf, type BeadOf } from "./beads-of.js";
 export { Bead } from "./bead.js";
 export {
   beadOfCodes,

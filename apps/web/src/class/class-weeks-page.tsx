@@ -1,4 +1,5 @@
 import type { ClassWeeksView } from "@mirrup/contract";
+import { byName } from "@mirrup/core";
 import { Group, MultiSelect, Skeleton, Table, Text, Title, type OptionsFilter } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
@@ -82,7 +83,7 @@ export function ClassWeeksPage() {
         </Link>
         <Title order={1}>{name}, toward a show</Title>
       </header>
-      <Group align="end" className={classes.asked}>
+      <Group align="end">
         <MultiSelect
           label="What everybody needs"
           description="On both sides where a skill has two"
@@ -178,7 +179,7 @@ function Weeks({ view, isOld, onAsk }: WeeksProps) {
 function Students({ view }: Pick<WeeksProps, "view">) {
   const paths = usePaths();
   const students = [...view.students].sort(
-    (one, other) => one.chance - other.chance || one.name.localeCompare(other.name),
+    (one, other) => one.chance - other.chance || byName(one.name, other.name),
   );
   return (
     <Table.ScrollContainer minWidth={0}>

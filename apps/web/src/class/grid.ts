@@ -1,6 +1,6 @@
 /** A class's table worked out from its codes: who stands where, and in what order it is shown. */
 import type { GridView } from "@mirrup/contract";
-import { skillOf, type Catalogue, type SideName } from "@mirrup/core";
+import { byName, sideNamed, skillOf, type Catalogue, type SideName } from "@mirrup/core";
 import { decodeStatuses, isMet, type CodedStatus, type Status } from "@mirrup/core/teaching";
 
 export interface GridSide {
@@ -40,9 +40,9 @@ function studentOf({ id, name, codes }: GridView["students"][number], keys: Grid
   const bySkill = new Map<string, GridSide[]>();
   const sides = keys.flatMap((key, place): GridSide[] => {
     const coded = decoded[place];
-    if (coded === undefined) return [];
-    const at = key.lastIndexOf(":");
-    const one = { subject: key.slice(0, at), side: key.slice(at + 1) as SideName, coded };
+    const named = sideNamed(key);
+    if (coded === undefined || named === null) return [];
+    const one = { ...named, coded };
     bySkill.set(one.subject, [...(bySkill.get(one.subject) ?? []), one]);
     return [one];
   });
@@ -57,7 +57,7 @@ function studentOf({ id, name, codes }: GridView["students"][number], keys: Grid
 export function gridOf(view: GridView, catalogue: Catalogue, order: GridOrder): Grid {
   const students = view.students
     .map((student) => studentOf(student, view.sides))
-    .sort((one, other) => other.known - one.known || one.name.localeCompare(other.name));
+    .sort((one, other) => other.known - one.known || byName(one.name, other.name));
   const columns = catalogue.strands
     .flatMap((strand) => strand.skills)
     .map((subject): GridColumn => {

@@ -1,3 +1,4 @@
+import { byName } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
 import { Button, Group, Text, TextInput } from "@mantine/core";
 import { Fragment, useState } from "react";
@@ -60,7 +61,7 @@ export function SkillSheet({ grid, groupId, title, mayEdit }: SkillSheetProps) {
   };
   const { log, isPending } = useTicks();
   const skills = skillsOfSheet(grid, catalogue());
-  const students = [...grid.students].sort((one, other) => one.name.localeCompare(other.name));
+  const students = [...grid.students].sort((one, other) => byName(one.name, other.name));
   const today = dateWords(localToday());
   const words = reason.trim() === "" ? `Ticked on the skill sheet of ${today}.` : reason.trim();
   const clear = async () => {

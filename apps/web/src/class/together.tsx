@@ -31,7 +31,7 @@ export function Together({ students, groupId }: TogetherProps) {
   const others = (one: Found) =>
     students.filter((_, place) => !one.students.includes(place)).map((student) => student.name);
   return (
-    <section className={classes.together}>
+    <section>
       <Title order={2}>
         What could {students.length === 1 ? "this one" : `these ${students.length}`} do together?
       </Title>

@@ -76,6 +76,7 @@ export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther 
     <div className={classes.asked}>
       <SegmentedControl
         aria-label="What kind"
+        withItemsBorders={false}
         size="lg"
         value={kind}
         data={CLOCK_KINDS.map((value) => ({ value, label: KIND_NAMES[value] }))}

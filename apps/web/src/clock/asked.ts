@@ -1,6 +1,6 @@
 /** What is asked of an interval clock, and the stretches that it comes to. */
 import { CATALOGUE, CLOCK_COUNTS, INTERVALS, type Interval } from "@mirrup/catalogue";
-import { expandBeats, skillOf, usualTempo, type Hand, type Score } from "@mirrup/core";
+import { expandBeats, skillOf, usualTempo, type Score } from "@mirrup/core";
 import {
   callsClock,
   circuitClock,
@@ -10,7 +10,7 @@ import {
   type MixMove,
   type Stretch,
 } from "@mirrup/core/teaching";
-import { piecesClock, type ClockPiece } from "@mirrup/core/combos";
+import { piecesClock, type ClockPiece, type Jumping } from "@mirrup/core/combos";
 import type { ClockCombo, PoolMove } from "./pool.js";
 
 export const CLOCK_KINDS = ["rounds", "circuit", "mix", "combo"] as const;
@@ -93,13 +93,13 @@ export interface ClockMeans {
   /** The moves that may be called. */
   readonly pool: readonly PoolMove[];
   readonly combos: readonly ClockCombo[];
-  readonly dominant: Hand;
+  readonly jumper: Omit<Jumping, "tempo">;
   /** Which order of a mix. */
   readonly seed: number;
 }
 
 /** The programme that is asked for; no stretches where nothing can be made of it. */
-export function stretchesOf(asked: ClockAsked, { pool, combos, dominant, seed }: ClockMeans): MadeClock {
+export function stretchesOf(asked: ClockAsked, { pool, combos, jumper, seed }: ClockMeans): MadeClock {
   switch (asked.kind) {
     case "rounds":
       return { stretches: roundsClock(asked), leftOut: [] };
@@ -122,7 +122,7 @@ export function stretchesOf(asked: ClockAsked, { pool, combos, dominant, seed }:
       if (combo === undefined) return { stretches: [], leftOut: [] };
       const piece = { ...combo, rest: asked.rest, restName: null };
       const pieces = new Array<ClockPiece>(asked.rounds).fill(piece);
-      return { stretches: piecesClock(pieces, { tempo: asked.tempo, dominant }), leftOut: [] };
+      return { stretches: piecesClock(pieces, { tempo: asked.tempo, ...jumper }), leftOut: [] };
     }
   }
 }

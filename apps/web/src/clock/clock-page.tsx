@@ -4,9 +4,8 @@ import { useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
-import { handOf } from "../combos/index.js";
 import { useWakeLock } from "../floor/index.js";
-import { gridQuery, groupsQuery, standingsQuery, studentQuery } from "../students/index.js";
+import { gridQuery, groupsQuery, standingsQuery, studentQuery, useJumper } from "../students/index.js";
 import { Clock } from "./clock.js";
 import { poolOfClass, poolOfStudent } from "./pool.js";
 
@@ -16,6 +15,7 @@ export function StudentClockPage() {
   const paths = usePaths();
   const student = useQuery(studentQuery(studentId));
   const standings = useQuery(standingsQuery(studentId));
+  const jumper = useJumper(student.data);
   useWakeLock();
   useDocumentTitle("Interval clock · Mirrup");
   const failure = failureOf(student);
@@ -28,7 +28,7 @@ export function StudentClockPage() {
       hasStopped={student.data?.hasStopped ?? false}
       studentId={studentId}
       pool={standings.data === undefined ? undefined : poolOfStudent(standings.data)}
-      dominant={handOf(student.data)}
+      jumper={jumper}
     />
   );
 }
@@ -50,7 +50,7 @@ export function ClassClockPage() {
       hasStopped={false}
       studentId={null}
       pool={grid.data === undefined ? undefined : poolOfClass(grid.data)}
-      dominant={handOf(undefined)}
+      jumper={useJumper(undefined)}
     />
   );
 }

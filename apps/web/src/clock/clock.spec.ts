@@ -26,7 +26,7 @@ const POOL = poolOfStudent([
 
 const SWING = { subject: "side-swing", side: "right", score: "sr o", times: 1 } as const;
 const COMBOS = ["a", "b"].map((id) => ({ id, name: id, parts: [SWING], names: ["side swing"] }));
-const MEANS: ClockMeans = { pool: POOL, combos: COMBOS, dominant: "r", seed: 1 };
+const MEANS: ClockMeans = { pool: POOL, combos: COMBOS, jumper: { dominant: "r" }, seed: 1 };
 
 describe("what a clock may call", () => {
   it("is what a student has cleared and can be counted", () => {

@@ -1,4 +1,4 @@
-import type { Hand } from "@mirrup/core";
+import type { Jumping } from "@mirrup/core/combos";
 import { useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -21,11 +21,11 @@ interface ClockProps {
   readonly studentId: string | null;
   /** What may be called; undefined while it is being read. */
   readonly pool: readonly PoolMove[] | undefined;
-  readonly dominant: Hand;
+  readonly jumper: Omit<Jumping, "tempo">;
 }
 
 /** Work and rest by the clock: chosen, then run. */
-export function Clock({ keptAs, name, back, hasStopped, studentId, pool, dominant }: ClockProps) {
+export function Clock({ keptAs, name, back, hasStopped, studentId, pool, jumper }: ClockProps) {
   const [written, setAsked] = useLocalStorage<ClockAsked>({
     key: `mirrup-clock-asked ${keptAs}`,
     defaultValue: FIRST_ASKED,
@@ -40,7 +40,7 @@ export function Clock({ keptAs, name, back, hasStopped, studentId, pool, dominan
   const combos = useMemo(() => clockCombos(kept ?? []), [kept]);
   if (clock.clock !== null && !isStopped)
     return <Running clock={clock} unit={asked.kind === "circuit" ? "line" : "round"} name={name} />;
-  const { stretches, leftOut } = stretchesOf(asked, { pool: pool ?? [], combos, dominant, seed });
+  const { stretches, leftOut } = stretchesOf(asked, { pool: pool ?? [], combos, jumper, seed });
   return (
     <ClockStart
       back={back}

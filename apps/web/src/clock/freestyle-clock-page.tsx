@@ -16,8 +16,7 @@ import { useClock } from "./use-clock.js";
 
 /** A freestyle round by the clock: combo after combo, each called, with its rests. */
 export function FreestyleClockPage() {
-  const { id, students } = useFor();
-  const student = students.find((one) => one.id === id);
+  const { id, student } = useFor();
   const clock = useClock(`freestyle ${id ?? "all"}`);
   const stopped = useStopped(id ?? "", student?.hasStopped ?? false);
   useWakeLock();
@@ -38,7 +37,7 @@ interface FreestyleStartProps {
 function FreestyleStart({ isStopped, takeBack, onStart }: FreestyleStartProps) {
   const paths = usePaths();
   const [params] = useSearchParams();
-  const { combos, student, plan, seconds, tempo, dominant } = useFreestyle();
+  const { combos, student, plan, seconds, jumping } = useFreestyle();
   const kept = useMemo(() => clockCombos(combos.data ?? []), [combos.data]);
   const failure = failureOf(combos);
   if (failure !== null) return <Fault title="The combos could not be read">{failure.message}</Fault>;
@@ -47,7 +46,7 @@ function FreestyleStart({ isStopped, takeBack, onStart }: FreestyleStartProps) {
     ...{ parts: comboOf(id)?.parts ?? [], names: comboOf(id)?.names ?? [], rest },
     restName: activeRest === null ? null : skillName(activeRest),
   }));
-  const stretches = piecesClock(pieces, { tempo, dominant });
+  const stretches = piecesClock(pieces, jumping);
   const stopped = { name: student?.name ?? "", isSent: student?.hasStopped ?? false, onTakeBack: takeBack };
   return (
     <ClockStart

@@ -1,6 +1,6 @@
 /** What a clock may call: what one student, or everybody of a class, has cleared. */
 import type { GridView, StandingItem } from "@mirrup/contract";
-import { sideKey, sideScore, skillOf, type Score, type SideName } from "@mirrup/core";
+import { sideKey, sideNamed, sideScore, skillOf, type Score, type SideName } from "@mirrup/core";
 import type { ClockPiece } from "@mirrup/core/combos";
 import { decodeStatuses, isMet } from "@mirrup/core/teaching";
 import { catalogue } from "../app/catalogue.js";
@@ -35,7 +35,7 @@ export function poolOfClass({ sides, students }: GridView): readonly PoolMove[] 
   if (all.length === 0) return [];
   return sides.flatMap((key, place) => {
     if (!all.every((statuses) => isMet(statuses[place]?.status ?? "locked"))) return [];
-    const at = key.lastIndexOf(":");
-    return moveOf(key.slice(0, at), key.slice(at + 1) as SideName);
+    const named = sideNamed(key);
+    return named === null ? [] : moveOf(named.subject, named.side);
   });
 }

@@ -13,8 +13,8 @@ import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { listWords } from "../app/words.js";
-import { Braid } from "../braid/index.js";
-import { Figure } from "../figure/index.js";
+import { FigureBraid } from "../figure/index.js";
+import { detailQuery } from "../students/index.js";
 import { added, doubled, mirrored, nameOfParts, without, type Parts } from "./bench.js";
 import classes from "./bench.module.css";
 import { CountsGrid, Figures } from "./figures.js";
@@ -54,7 +54,9 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(NOBODY);
   const { tempo, setTempo } = useTempoAsked();
   const students = useComboStudents();
-  const { id: studentId, dominant } = useFor();
+  const { id: studentId, jumper } = useFor();
+  const { dominant } = jumper;
+  const whose = useQuery({ ...detailQuery(studentId ?? ""), enabled: studentId !== null }).data;
   const student = students?.find((one) => one.id === studentId);
   const sideways = student?.sideways;
   const names = useMemo(() => namesOf(combos), [combos]);
@@ -64,8 +66,8 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
   );
   const { score } = judged;
   const measures = useMemo(
-    () => (score === null ? null : measureCombo(score, { tempo, dominant })),
-    [score, tempo, dominant],
+    () => (score === null ? null : measureCombo(score, { tempo, ...jumper })),
+    [score, tempo, jumper],
   );
   const apart = takenApart(parts, (id) => combos.find((combo) => combo.id === id)?.parts);
   const put = (next: Parts) => {
@@ -83,7 +85,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
   return (
     <div className={classes.page}>
       <div className={`${classes.main} ${classes.build}`}>
-        <Group gap="sm" className={classes.tools}>
+        <Group gap="sm">
           <ActionIcon
             variant="default"
             size={36}
@@ -157,16 +159,16 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
       <div className={`${classes.main} ${classes.rest}`}>
         {score !== null && measures !== null && (
           <>
-            <Braid
+            <FigureBraid
               score={score}
               timing={measures.timing}
+              dominant={dominant}
               label={`The braid of: ${words.slice(0, 400)}`}
-              above={(playhead) => (
-                <Figure score={score} timing={measures.timing} name="This combo" playhead={playhead} />
-              )}
+              name="This combo"
+              whose={whose}
             />
             <CountsGrid score={score} />
-            <Figures score={score} measures={measures} tempo={tempo} dominant={dominant} student={student} />
+            <Figures score={score} measures={measures} jumping={{ tempo, ...jumper }} student={student} />
           </>
         )}
         {onePart !== undefined && (

@@ -87,10 +87,10 @@ export function Call({ parts, side, names, accepted = settingValue("fused-forms"
           ))}
         </tbody>
       </table>
-      {isCalled && tempo.beat !== null && (
+      {isCalled && (
         <CallOut
           pattern={pattern}
-          beat={tempo.beat}
+          beats={tempo.beats}
           onStop={() => {
             tempo.stop();
             setCalled(false);

@@ -11,7 +11,7 @@ import { LONGEST_WAV_SECONDS, readWav, wavOf } from "./combo-wav.js";
 const SCORE = scoreOf("o sr sl (o xr) o*2");
 const PARTS = partsOfScore(CATALOGUE, SCORE);
 const TRACK = { name: "Swings and a fused double", score: SCORE, tempo: 110 };
-const bottoms = clicksOf(SCORE, comboTiming(SCORE, 110, "r")).map((click) => click.at);
+const bottoms = clicksOf(SCORE, comboTiming(SCORE, { tempo: 110, dominant: "r" })).map((click) => click.at);
 
 const bytesOf = (text: string) => new TextEncoder().encode(text);
 const messageOf = (name: string, bytes: Uint8Array) => {
@@ -37,7 +37,7 @@ describe("a click track", () => {
 
   it("is not written as sound past ten minutes", () => {
     const score = scoreOf("[o*99]*20");
-    expect(comboTiming(score, 110, "r").duration).toBeGreaterThan(LONGEST_WAV_SECONDS);
+    expect(comboTiming(score, { tempo: 110, dominant: "r" }).duration).toBeGreaterThan(LONGEST_WAV_SECONDS);
     expect(() => wavOf({ ...TRACK, score })).toThrow("Take the MIDI file");
   });
 });

@@ -53,8 +53,7 @@ export function ComboFloorPage() {
       key={`${studentId} ${comboId} ${side} ${step}`}
       combo={combo}
       names={namesOf(combos.data)}
-      studentId={studentId}
-      student={student.data ?? { name: "", hasStopped: false, dominantHand: null }}
+      student={student.data ?? { id: studentId, name: "", hasStopped: false, dominantHand: null }}
       side={known}
       stepId={step}
     />
@@ -64,22 +63,20 @@ export function ComboFloorPage() {
 interface ComboFloorProps {
   readonly combo: ComboView;
   readonly names: ComboNames;
-  readonly studentId: string;
-  readonly student: Pick<StudentView, "name" | "hasStopped" | "dominantHand">;
+  readonly student: Pick<StudentView, "id" | "name" | "hasStopped" | "dominantHand">;
   readonly side: SideName;
   readonly stepId: string;
 }
 
-function ComboFloor({ combo, names, studentId, student, side, stepId }: ComboFloorProps) {
+function ComboFloor({ combo, names, student, side, stepId }: ComboFloorProps) {
+  const studentId = student.id;
   const paths = usePaths();
   const navigate = useNavigate();
   const { tempo } = useTempoAsked();
   const [round, setRound] = useState(0);
   const session = useLed(studentId);
   const { hasStopped, press } = useStopped(studentId, student.hasStopped);
-  const { learning, links, linkNames, chances, noted } = useLearning({
-    ...{ combo, studentId, student, side, tempo, names },
-  });
+  const { learning, links, linkNames, chances, noted } = useLearning({ combo, student, side, tempo, names });
   // A mirrored whole is the whole of the other side.
   const step =
     learning.steps.find((one) => one.id === stepId && one.code !== "mirrored") ??

@@ -29,7 +29,7 @@ export function midiOf({ name, score, tempo }: ClickTrack): Uint8Array<ArrayBuff
   const track = midi.addTrack();
   track.channel = PERCUSSION;
   track.name = name;
-  for (const { at, isFused, isUnderFeet } of clicksOf(score, comboTiming(score, tempo, "r"))) {
+  for (const { at, isFused, isUnderFeet } of clicksOf(score, comboTiming(score, { tempo, dominant: "r" }))) {
     track.addNote({
       midi: isFused ? FUSED : isUnderFeet ? UNDER_FEET : BESIDE,
       time: at,

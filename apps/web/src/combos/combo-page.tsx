@@ -10,9 +10,8 @@ import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { listWords } from "../app/words.js";
-import { Braid } from "../braid/index.js";
-import { Figure } from "../figure/index.js";
-import { useSettings } from "../students/index.js";
+import { FigureBraid } from "../figure/index.js";
+import { detailQuery, useSettings } from "../students/index.js";
 import { addressOfParts } from "./bench-address.js";
 import benchClasses from "./bench.module.css";
 import { Call } from "./call.js";
@@ -57,31 +56,31 @@ export function ComboPage() {
 function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: readonly ComboView[] }) {
   const paths = usePaths();
   const [params] = useSearchParams();
-  const { id: studentId, students: known, dominant } = useFor();
+  const { student, jumper } = useFor();
+  const whose = useQuery({ ...detailQuery(student?.id ?? ""), enabled: student !== undefined }).data;
   const students = useComboStudents();
   const { tempo, setTempo } = useTempoAsked();
   const { value } = useSettings();
   const mayTeach = useMayTeach();
   const names = namesOf(combos);
-  const student = known.find((one) => one.id === studentId);
   const side = askedSide(params, sidesOfScore(combo.parts));
   const score = scoreOf(comboText(onSide(combo.parts, side)));
-  const measures = measureCombo(score, { tempo, dominant });
+  const measures = measureCombo(score, { tempo, ...jumper });
   const words = listWords(readScore(score));
   const bench = new URLSearchParams({ parts: addressOfParts(combo.parts), from: combo.id });
-  if (studentId !== null) bench.set("for", studentId);
+  if (student !== undefined) bench.set("for", student.id);
   return (
     <article className={classes.page}>
       <Heading combo={combo} benchAddress={`${paths.comboPage("bench")}?${bench.toString()}`} />
       <div className={classes.columns}>
         <div className={classes.left}>
-          <Braid
+          <FigureBraid
             score={score}
             timing={measures.timing}
+            dominant={jumper.dominant}
             label={`The braid of: ${words.slice(0, 400)}`}
-            above={(playhead) => (
-              <Figure score={score} timing={measures.timing} name={combo.name} playhead={playhead} />
-            )}
+            name={combo.name}
+            whose={whose}
           />
           <CountsGrid score={score} />
           <Group gap="sm" className={classes.noPrint}>
@@ -98,9 +97,8 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
           <Figures
             score={score}
             measures={measures}
-            tempo={tempo}
-            dominant={dominant}
-            student={students?.find((one) => one.id === studentId)}
+            jumping={{ tempo, ...jumper }}
+            student={students?.find((one) => one.id === student?.id)}
           />
           <Cautions score={score} />
           {students !== undefined && (

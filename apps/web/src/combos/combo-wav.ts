@@ -30,7 +30,7 @@ function addClick(samples: Int16Array, at: number, hertz: number): void {
 
 /** Throws a `RangeError` for a track of more than ten minutes. */
 export function wavOf({ name, score, tempo }: ClickTrack): Uint8Array<ArrayBuffer> {
-  const timing = comboTiming(score, tempo, "r");
+  const timing = comboTiming(score, { tempo, dominant: "r" });
   if (timing.duration > LONGEST_WAV_SECONDS) {
     const minutes = Math.ceil(timing.duration / 60);
     throw new RangeError(

@@ -46,7 +46,7 @@ export function CombosFrame() {
             ]}
           />
         </div>
-        <Group gap="sm" className={classes.tools}>
+        <Group gap="sm">
           <FileButton
             accept=".json,.txt,.mid,.midi,.wav"
             onChange={(file) => void open(file).catch(tellFault)}

@@ -1,4 +1,4 @@
-import { callOf, expandBeats, type Hand, type Score } from "@mirrup/core";
+import { callOf, expandBeats, type Score } from "@mirrup/core";
 import {
   COUNTS_A_GROUP,
   demandOf,
@@ -6,6 +6,7 @@ import {
   partOfSkill,
   scoreOfPart,
   type ComboMeasures,
+  type Jumping,
 } from "@mirrup/core/combos";
 import { isMet } from "@mirrup/core/teaching";
 import { useMemo } from "react";
@@ -18,29 +19,31 @@ import { balanceWords, secondsWords } from "./words.js";
 
 const one = new Intl.NumberFormat("en", { maximumFractionDigits: 1 });
 
-/** The greatest demand of what a student has cleared, at a tempo. */
-function useLimit(student: ComboStudent | undefined, tempo: number, dominant: Hand): number | null {
+/** The greatest demand of what a student has cleared, as they jump. */
+function useLimit(
+  student: ComboStudent | undefined,
+  { tempo, dominant, heights }: Required<Jumping>,
+): number | null {
   return useMemo(() => {
     if (student === undefined) return null;
     const cleared = student.sides.flatMap(({ subject, side, status }) => {
       const part = isMet(status) ? partOfSkill(catalogue(), subject, side) : null;
       return part === null ? [] : [scoreOfPart(part)];
     });
-    return demandShown(cleared, tempo, dominant);
-  }, [student, tempo, dominant]);
+    return demandShown(cleared, { tempo, dominant, heights });
+  }, [student, tempo, dominant, heights]);
 }
 
 interface FiguresProps {
   readonly score: Score;
   readonly measures: ComboMeasures;
-  readonly tempo: number;
-  readonly dominant: Hand;
+  readonly jumping: Required<Jumping>;
   readonly student: ComboStudent | undefined;
 }
 
 /** What the line comes to, while it grows. */
-export function Figures({ score, measures, tempo, dominant, student }: FiguresProps) {
-  const limit = useLimit(student, tempo, dominant);
+export function Figures({ score, measures, jumping, student }: FiguresProps) {
+  const limit = useLimit(student, jumping);
   const { timing, rateJumps } = measures;
   const link = timing.tightest === null ? undefined : timing.links[timing.tightest];
   const beats = expandBeats(score);
@@ -50,7 +53,7 @@ export function Figures({ score, measures, tempo, dominant, student }: FiguresPr
   const isBeyond = limit !== null && limit > 0 && demand > limit * 1.001;
   const figures: readonly (readonly [string, string])[] = [
     ["counts", wholeWords(measures.counts)],
-    [`length at ${tempo} a minute`, secondsWords(measures.seconds)],
+    [`length at ${jumping.tempo} a minute`, secondsWords(measures.seconds)],
     ["hand moves", `${measures.handMoves}, ${measures.airMoves} in the air`],
     ["left and right", balanceWords(measures)],
     ["landings", wholeWords(measures.landings)],

@@ -1,6 +1,7 @@
 export { FreestyleRound } from "./freestyle-round.js";
-export { handOf } from "./hand.js";
-export { combosQuery, namesOf } from "./queries.js";
+export { CountsGrid } from "./figures.js";
+export { combosQuery, comboStandingsQuery, namesOf } from "./queries.js";
 export { useFor } from "./use-for.js";
+export { useLoggedName } from "./use-logged-name.js";
 export { useFreestyle } from "./use-freestyle.js";
-export { partName } from "./words.js";
+export { comboSideName, partName } from "./words.js";

@@ -35,8 +35,11 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
   const sides = sidesOfScore(combo.parts);
   const side = askedSide(params, sides);
   const { learning, linkNames, chances, standings, sets } = useLearning({
-    ...{ combo, side, tempo, names, student },
-    studentId: student?.id ?? null,
+    combo,
+    side,
+    tempo,
+    names,
+    student,
   });
   const own = (standings.data ?? []).filter((one) => one.comboId === combo.id);
   const standing = own.find((one) => one.side === side);

@@ -15,12 +15,13 @@ import {
   Title,
 } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { sidesOfGoal } from "../app/goal-sides.js";
 import { currentParams } from "../app/current-params.js";
+import { useKeptParams } from "../app/use-kept-params.js";
 import { capital, keyName } from "../app/words.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
 import { comboPart } from "./combo-part.js";
@@ -87,9 +88,7 @@ export function MakePage() {
     );
   }, [students, studentId, group]);
   const ask = (changes: Partial<MakeAsked>) => setAsked((before) => ({ ...before, ...changes }));
-  useEffect(() => {
-    setParams(() => addressOfMaking(asked, currentParams()), { replace: true });
-  }, [asked, setParams]);
+  useKeptParams(asked, (now) => addressOfMaking(asked, now));
   const run = (changes: Partial<MakeAsked> = {}) => {
     if (makers === null) return;
     const now = { ...asked, ...changes };

@@ -7,8 +7,7 @@ import { useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { listWords } from "../app/words.js";
-import { Braid } from "../braid/index.js";
-import { Figure } from "../figure/index.js";
+import { FigureBraid } from "../figure/index.js";
 import { Call } from "./call.js";
 import { Cautions } from "./cautions.js";
 import classes from "./combo.module.css";
@@ -40,13 +39,11 @@ export function SharedPage() {
         </Text>
         <code>{comboText(parts)}</code>
       </header>
-      <Braid
+      <FigureBraid
         score={score}
         timing={measures.timing}
         label={`The braid of: ${listWords(readScore(score)).slice(0, 400)}`}
-        above={(playhead) => (
-          <Figure score={score} timing={measures.timing} name={name} playhead={playhead} />
-        )}
+        name={name}
       />
       <CountsGrid score={score} />
       <Cautions score={score} />

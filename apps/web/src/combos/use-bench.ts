@@ -2,7 +2,7 @@ import type { ComboPart } from "@mirrup/core/combos";
 import { useHotkeys } from "@mantine/hooks";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
-import { currentParams } from "../app/current-params.js";
+import { useKeptParams } from "../app/use-kept-params.js";
 import { addressOfParts, LONGEST_ADDRESS, partsFrom } from "./bench-address.js";
 import type { Parts } from "./bench.js";
 import type { KnownCombo } from "./combo-part.js";
@@ -31,7 +31,7 @@ function draftOf(params: URLSearchParams, combos: readonly KnownCombo[]): Parts 
 
 /** The bench: its parts, every step undoable, in the address and on the device as they change. */
 export function useBench(combos: readonly KnownCombo[]): Bench {
-  const [params, setParams] = useSearchParams();
+  const [params] = useSearchParams();
   const [history, setHistory] = useState<History>(() => ({
     past: [],
     now: draftOf(params, combos),
@@ -41,16 +41,12 @@ export function useBench(combos: readonly KnownCombo[]): Bench {
   const address = addressOfParts(now);
   useEffect(() => {
     sessionStorage.setItem(DRAFT, address);
-    setParams(
-      () => {
-        const after = currentParams();
-        if (address === "" || address.length > LONGEST_ADDRESS) after.delete("parts");
-        else after.set("parts", address);
-        return after;
-      },
-      { replace: true },
-    );
-  }, [address, setParams]);
+  }, [address]);
+  useKeptParams(address, (after) => {
+    if (address === "" || address.length > LONGEST_ADDRESS) after.delete("parts");
+    else after.set("parts", address);
+    return after;
+  });
   const back = past.at(-1);
   const [forth] = future;
   const undo =

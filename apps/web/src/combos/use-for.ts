@@ -2,8 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { currentParams } from "../app/current-params.js";
-import { gridQuery, studentsQuery } from "../students/index.js";
-import { handOf } from "./hand.js";
+import { gridQuery, studentsQuery, useJumper } from "../students/index.js";
 import { comboStudents, type ComboStudent } from "./combo-student.js";
 
 /** Everybody with their statuses, from one reading of the class; undefined until it is there. */
@@ -18,10 +17,12 @@ export function useFor() {
   const students = useQuery(studentsQuery);
   const asked = params.get("for");
   const known = students.data?.filter((student) => !student.archived) ?? [];
+  const student = known.find(({ id }) => id === asked);
   return {
-    id: known.some((student) => student.id === asked) ? asked : null,
+    id: student?.id ?? null,
     students: known,
-    dominant: handOf(known.find((student) => student.id === asked)),
+    student,
+    jumper: useJumper(student),
     choose: (id: string | null) =>
       setParams(
         () => {

@@ -11,9 +11,8 @@ import { useTempoAsked } from "./use-tempo-asked.js";
 export function useFreestyle() {
   const [params] = useSearchParams();
   const combos = useQuery(combosQuery);
-  const { id: studentId, students, dominant } = useFor();
+  const { student, jumper } = useFor();
   const { tempo } = useTempoAsked();
-  const student = students.find((one) => one.id === studentId);
   const number = (key: string, usual: number, least: number, most: number) => {
     const value = Number(params.get(key) ?? usual);
     return Number.isFinite(value) ? Math.min(most, Math.max(least, Math.round(value))) : usual;
@@ -27,6 +26,6 @@ export function useFreestyle() {
     : [...new Set(own)];
   const shelf = (combos.data ?? []).filter((combo) => !combo.isRemoved);
   const taken = shelf.filter(({ id }) => !out.includes(id));
-  const plan = planFreestyle(taken, { seconds, rest, tempo, dominant, goals, roles: catalogue().roles });
-  return { combos, shelf, student, plan, seconds, rest, out, goals, tempo, dominant };
+  const plan = planFreestyle(taken, { seconds, rest, tempo, ...jumper, goals, roles: catalogue().roles });
+  return { combos, shelf, student, plan, seconds, rest, out, goals, jumping: { tempo, ...jumper } };
 }

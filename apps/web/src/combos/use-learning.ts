@@ -2,30 +2,30 @@ import type { ComboView, StudentView } from "@mirrup/contract";
 import { comboSubject, sideKey, type SideName } from "@mirrup/core";
 import { learningChances, learningOf, linksOf, onSide } from "@mirrup/core/combos";
 import { useQuery } from "@tanstack/react-query";
-import { standingsQuery } from "../students/index.js";
-import { handOf, STEPS } from "./hand.js";
+import { standingsQuery, useJumper } from "../students/index.js";
 import { comboSetsQuery, comboStandingsQuery } from "./queries.js";
+import { STEPS } from "./steps.js";
 import { partName, type ComboNames } from "./words.js";
 
 interface Asked {
   readonly combo: Pick<ComboView, "id" | "parts">;
-  /** Null for nobody: the ladder alone. */
-  readonly studentId: string | null;
-  readonly student: Pick<StudentView, "dominantHand"> | undefined;
+  /** Undefined for nobody: the ladder alone. */
+  readonly student: Pick<StudentView, "id" | "dominantHand"> | undefined;
   readonly side: SideName;
   readonly tempo: number;
   readonly names: ComboNames;
 }
 
 /** A combo's ladder as a student stands on it: its steps, the chance of each, and the names of its links. */
-export function useLearning({ combo, studentId, student, side, tempo, names }: Asked) {
-  const isAsked = studentId !== null;
-  const id = studentId ?? "";
+export function useLearning({ combo, student, side, tempo, names }: Asked) {
+  const isAsked = student !== undefined;
+  const id = student?.id ?? "";
+  const jumper = useJumper(student);
   const standings = useQuery({ ...standingsQuery(id), enabled: isAsked });
   const combos = useQuery({ ...comboStandingsQuery(id), enabled: isAsked });
   const sets = useQuery({ ...comboSetsQuery(id, combo.id), enabled: isAsked });
   const record = (sets.data ?? []).map((set) => ({ ...set, at: Date.parse(set.at) }));
-  const options = { id: combo.id, side, dominant: handOf(student), tempo, steps: STEPS };
+  const options = { id: combo.id, side, tempo, ...jumper, steps: STEPS };
   const parts = onSide(combo.parts, side);
   const links = linksOf(parts, options);
   const learning = learningOf(combo.parts, options, record);

@@ -35,6 +35,11 @@ export function comboSideName(side: SideName): string {
   return side === "left" ? "mirrored" : side === "right" ? "as written" : "";
 }
 
+/** A combo as the log names it, or a link of it. */
+export function loggedName(name: string, side: SideName, isLink: boolean): string {
+  return [isLink ? `a link of ${name}` : name, comboSideName(side)].filter(Boolean).join(", ");
+}
+
 function costWords(cost: number): string {
   if (cost === 0) return "costs nothing";
   return cost < 0 ? `saves ${-cost}` : `costs ${cost}`;

@@ -1,1 +1,2 @@
-export { Figure, Strip, TellingStill } from "./lazy-figure.js";
+export { FigureBraid } from "./figure-braid.js";
+export { Strip, TellingStill } from "./lazy-figure.js";

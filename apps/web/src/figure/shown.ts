@@ -12,12 +12,13 @@ export interface Shown {
   readonly moments: readonly number[];
 }
 
-export function shownOf(score: Score, jumper: Jumper): Shown {
+/** `still` is what is shown before anything is played, seconds; the moment that tells most where it is left out. */
+export function shownOf(score: Score, jumper: Jumper, still?: number): Shown {
   const showing = showingOf(score, jumper);
-  const moment = tellingMoment(showing.motion);
+  const moment = still ?? tellingMoment(showing.motion)?.at ?? 0;
   return {
     showing,
-    still: moment === undefined ? 0 : moment.at % Math.max(1e-9, showing.seconds),
+    still: moment % Math.max(1e-9, showing.seconds),
     moments: keyMoments(showing.motion)
       .filter(({ kind }) => kind !== "take-off")
       .map(({ at }) => at),

@@ -1,11 +1,11 @@
 import type { Score } from "@mirrup/core";
 import { motionOf, poseAt, tellingMoment, VIEWS } from "@mirrup/core/figure";
-import { useMemo } from "react";
+import { memo, useMemo } from "react";
 import { bestView, momentWords } from "./moment-words.js";
 import { Still } from "./still.js";
 
 /** The one moment that tells most of a trick. It never moves, so that nothing waits for it. */
-export function TellingStill({ score }: { readonly score: Score }) {
+export const TellingStill = memo(function TellingStill({ score }: { readonly score: Score }) {
   const shown = useMemo(() => {
     const motion = motionOf(score);
     const moment = tellingMoment(motion);
@@ -21,4 +21,4 @@ export function TellingStill({ score }: { readonly score: Score }) {
       label={moment === undefined ? "Standing" : momentWords(moment)}
     />
   );
-}
+});

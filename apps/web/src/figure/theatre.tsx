@@ -1,3 +1,4 @@
+import { useComputedColorScheme } from "@mantine/core";
 import { useElementSize, useMergedRef } from "@mantine/hooks";
 import { useCallback, useEffect, useRef, useState } from "react";
 import classes from "./figure.module.css";
@@ -25,7 +26,9 @@ export function Theatre({ shown, beside, at, around, turned, label }: TheatrePro
   const canvas = useRef<HTMLCanvasElement>(null);
   const merged = useMergedRef(sized, canvas);
   const onFlat = useCallback(() => setFlat(true), []);
-  const stage = useStage(canvas, flat, onFlat);
+  // What is drawn with has the colours of its making: by day and by night there is one of each.
+  const made = `${flat ? "flat" : "deep"} ${useComputedColorScheme("light")}`;
+  const stage = useStage(canvas, flat, made, onFlat);
   const { view } = turned;
   useEffect(() => {
     if (stage === null || width === 0 || height === 0) return;
@@ -46,7 +49,7 @@ export function Theatre({ shown, beside, at, around, turned, label }: TheatrePro
   }, [stage, shown, beside, at, around, view, width, height]);
   return (
     <canvas
-      key={flat ? "flat" : "deep"}
+      key={made}
       ref={merged}
       className={classes.canvas}
       role="img"

@@ -4,18 +4,19 @@ import type { Stage } from "./stage.js";
 
 /**
  * A stage on a canvas: with depth where the browser can, flat where it cannot, where what draws it cannot be loaded, or
- * where the graphics were taken away. A canvas serves one of them: `flat` asks for a new one.
+ * where the graphics were taken away. A canvas serves one of them: another `made` asks for a new one.
  */
 export function useStage(
   canvas: RefObject<HTMLCanvasElement | null>,
   flat: boolean,
+  made: string,
   onFlat: () => void,
 ): Stage | null {
   const [stage, setStage] = useState<Stage | null>(null);
   useEffect(() => {
     const { current } = canvas;
     if (current === null) return undefined;
-    let made: Stage | null = null;
+    let stands: Stage | null = null;
     let gone = false;
     const maker: Promise<(on: HTMLCanvasElement) => Stage> = flat
       ? Promise.resolve(flatStage)
@@ -27,16 +28,16 @@ export function useStage(
     maker
       .then((make) => {
         if (gone) return;
-        made = make(current);
-        setStage(made);
+        stands = make(current);
+        setStage(stands);
       })
       // No WebGL, or what draws by it is out of reach.
       .catch(() => !gone && onFlat());
     return () => {
       gone = true;
-      made?.dispose();
+      stands?.dispose();
       setStage(null);
     };
-  }, [canvas, flat, onFlat]);
+  }, [canvas, flat, made, onFlat]);
   return stage;
 }

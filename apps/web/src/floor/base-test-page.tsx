@@ -147,8 +147,8 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
       {run.elsewhere ? (
         <Elsewhere onTakeOver={run.takeOver} />
       ) : (
-        <div className={floor.side}>
-          <div className={floor.why}>
+        <div className={classes.side}>
+          <div className={classes.why}>
             {asksWhy(run.run) && <FaultStrip subject={subject} onName={run.name} />}
           </div>
           <button type="button" className={floor.small} disabled={!run.begun} onClick={run.undo}>

@@ -1,20 +1,22 @@
 import type { CalledBeat } from "@mirrup/core";
 import { useEffect, useRef } from "react";
+import { useHeld, type Held } from "../app/held.js";
 import classes from "./call-out.module.css";
-import { calledAt, COUNT_IN } from "./metronome.js";
+import { calledAt, COUNT_IN } from "../voice/index.js";
 
 /** More lights than these are no picture of a pattern any more. */
 const MOST_LIGHTS = 16;
 
 interface CallOutProps {
   readonly pattern: readonly CalledBeat[];
-  /** The beat that sounds, from 1; 0 or less while counting in. */
-  readonly beat: number;
+  /** The beat that sounds, from 1; 0 or less while counting in; null before that. */
+  readonly beats: Held<number | null>;
   readonly onStop: () => void;
 }
 
 /** A pattern's moves in time, in words that a class reads from ten metres, so that nobody has to count. */
-export function CallOut({ pattern, beat, onStop }: CallOutProps) {
+export function CallOut({ pattern, beats, onStop }: CallOutProps) {
+  const beat = useHeld(beats) ?? 0;
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => dialog.current?.showModal(), []);
   const isCounting = beat <= 0;

@@ -23,31 +23,33 @@ export function Deck({ floor, onFinish, tools, question, corrections, children }
   return (
     <div className={classes.deck} data-asks={question !== null}>
       <div className={classes.tools}>{tools}</div>
-      <div className={classes.why}>
-        {elsewhere ? <Elsewhere onTakeOver={floor.takeOver} /> : (question ?? corrections)}
-      </div>
-      {!elsewhere && (
-        <div className={classes.acts}>
-          <button
-            type="button"
-            className={floorClasses.small}
-            disabled={!begun || sensing}
-            onClick={floor.undo}
-          >
-            Undo <kbd>Z</kbd>
-          </button>
-          <button
-            type="button"
-            className={floorClasses.small}
-            disabled={!begun}
-            onClick={onFinish}
-            data-over={run.end !== "running"}
-          >
-            Finish <kbd>Enter</kbd>
-          </button>
+      <div className={classes.hands}>
+        <div className={classes.why}>
+          {elsewhere ? <Elsewhere onTakeOver={floor.takeOver} /> : (question ?? corrections)}
         </div>
-      )}
-      <div className={classes.pads}>{children}</div>
+        {!elsewhere && (
+          <div className={classes.acts}>
+            <button
+              type="button"
+              className={floorClasses.small}
+              disabled={!begun || sensing}
+              onClick={floor.undo}
+            >
+              Undo <kbd>Z</kbd>
+            </button>
+            <button
+              type="button"
+              className={floorClasses.small}
+              disabled={!begun}
+              onClick={onFinish}
+              data-over={run.end !== "running"}
+            >
+              Finish <kbd>Enter</kbd>
+            </button>
+          </div>
+        )}
+        <div className={classes.pads}>{children}</div>
+      </div>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { CATALOGUE, FAULTS } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
-import { FAULT_CODES } from "@mirrup/core";
+import { byName, FAULT_CODES } from "@mirrup/core";
 import { faultsOf, otherFaults } from "./faults-of.js";
 
 describe("the faults that a miss may be given", () => {
@@ -15,6 +15,6 @@ describe("the faults that a miss may be given", () => {
   it("begin with the usual ones, and the others stand by their names", () => {
     expect(faultsOf("basic-bounce")[0]).toBe("toes");
     const named = otherFaults("basic-bounce").map((code) => FAULTS[code].name.toLowerCase());
-    expect(named).toEqual([...named].sort((one, other) => one.localeCompare(other, "en")));
+    expect(named).toEqual([...named].sort(byName));
   });
 });

@@ -1,10 +1,9 @@
 /** The faults that a miss may be given: the skill's own, and all others. */
 import { FAULTS } from "@mirrup/catalogue";
-import { FAULT_CODES, skillOf, type FaultCode } from "@mirrup/core";
+import { byName, FAULT_CODES, skillOf, type FaultCode } from "@mirrup/core";
 import { catalogue } from "../app/catalogue.js";
 
 const MOST = 9;
-const names = new Intl.Collator("en");
 
 /** The faults that a miss of this skill is asked for, the usual ones first; one for each of the keys 1 to 9. */
 export function faultsOf(subject: string): readonly FaultCode[] {
@@ -15,6 +14,6 @@ export function faultsOf(subject: string): readonly FaultCode[] {
 export function otherFaults(subject: string): readonly FaultCode[] {
   const usual = faultsOf(subject);
   return FAULT_CODES.filter((code) => !usual.includes(code)).sort((one, other) =>
-    names.compare(FAULTS[one].name, FAULTS[other].name),
+    byName(FAULTS[one].name, FAULTS[other].name),
   );
 }

@@ -57,7 +57,7 @@ export const FloorLadder = memo(function FloorLadder(props: FloorLadderProps) {
               <span className={classes.mark} aria-hidden>
                 {rung.state === "passed" && <IconCheck size={15} stroke={3} />}
               </span>
-              <span className={classes.name}>{capital(words[place]?.name ?? "")}</span>
+              <span>{capital(words[place]?.name ?? "")}</span>
               <span className={classes.odds}>
                 {rung.isNext && <strong>next, </strong>}
                 {stateWords(rung)}

@@ -3,7 +3,7 @@ import { measureScore, skillOf, usualTempo, type Gate, type Drill } from "@mirru
 import { restAfterSet } from "@mirrup/core/planning";
 import { secondsATry, secondsOf } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { catalogue } from "../app/catalogue.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { SmallBraid } from "../braid/index.js";
@@ -16,12 +16,12 @@ import { Deck } from "./deck.js";
 import { addressOf } from "../app/drill-address.js";
 import { FaultStrip } from "./fault-strip.js";
 import { faultsOf } from "./faults-of.js";
+import { FinishedSet } from "./finished-set.js";
 import { asksWhy, type Counted, type HandCounts, type RunSubject } from "../app/floor-run.js";
 import { FloorLadder } from "./floor-ladder.js";
 import { HandForm } from "./hand-form.js";
 import { HandleBar } from "./handle-bar.js";
 import { Pads } from "./pads.js";
-import { Result } from "./result.js";
 import { Rest } from "./rest.js";
 import { beginRest } from "./rest-left.js";
 import { useScoreOfDrill } from "./score-of-drill.js";
@@ -31,11 +31,9 @@ import { TempoTools } from "./tempo-tools.js";
 import { useFloorKeys } from "./use-floor-keys.js";
 import { useHandle } from "./use-handle.js";
 import type { Lead } from "./use-lead.js";
-import { useOutcome } from "./use-outcome.js";
 import { useRun } from "./use-run.js";
 import type { Voice } from "../voice/index.js";
 import { useSpokenCount } from "./use-spoken-count.js";
-import { useSuggestion } from "./use-suggestion.js";
 import { useTempo } from "./use-tempo.js";
 import classes from "./floor.module.css";
 
@@ -107,10 +105,6 @@ export function FloorSet(props: FloorSetProps) {
   const gate = proposal?.gate ?? item?.gate ?? NO_GATE;
   const [asked, setAsked] = useState(gate);
   const [unkept, setUnkept] = useState(false);
-  const sent = useOutcome(finished);
-  const isKnown = finished !== null && sent.kind !== "sending";
-  const suggestion = useSuggestion(finished, asked, standings, here, onAgain, isKnown);
-  const heading = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!begun) return undefined;
     const timer = setTimeout(onCounting, COUNTS_MS);
@@ -162,20 +156,20 @@ export function FloorSet(props: FloorSetProps) {
       if (counts && asksWhy(floor.newest().run) && fault !== undefined) floor.name(fault);
     },
     undo: () => counts && !floor.sensing && floor.undo(),
-    next: () => (finished === null ? finish() : sent.kind !== "sending" && lead?.go()),
+    next: () => finished === null && finish(),
   });
-  // The button that had the focus is gone once the set is finished.
-  useEffect(() => {
-    if (finished !== null) heading.current?.focus();
-  }, [finished]);
 
   if (finished !== null) {
     return (
-      <div ref={heading} tabIndex={-1} className={classes.stage}>
-        <Result set={finished} outcome={sent} standings={standings} suggestion={suggestion} lead={lead}>
-          <Rest studentId={about.studentId} onOver={() => voice.say("go")} />
-        </Result>
-      </div>
+      <FinishedSet
+        set={finished}
+        gate={asked}
+        standings={standings}
+        here={here}
+        lead={lead}
+        onAgain={onAgain}
+        onRested={() => voice.say("go")}
+      />
     );
   }
   const tools = (
@@ -212,7 +206,7 @@ export function FloorSet(props: FloorSetProps) {
                 <SmallBraid
                   score={score}
                   label={`The braid of ${drillOfWords(about.subject, about.side, drill)}`}
-                  beat={tempo.beat}
+                  beats={tempo.beats}
                   tempo={tempo.tempo}
                 />
                 <div className={classes.figure}>

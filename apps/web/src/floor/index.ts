@@ -19,3 +19,5 @@ export { beginRest } from "./rest-left.js";
 export { click } from "../app/click.js";
 export { FloorHeader } from "./floor-header.js";
 export { TempoTools } from "./tempo-tools.js";
+export { RhythmPicture } from "./rhythm-picture.js";
+export { setRhythmWords } from "./rhythm-words.js";

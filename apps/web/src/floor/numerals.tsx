@@ -1,6 +1,6 @@
 import { DRILL_ROWS, doseOf, type Drill } from "@mirrup/core";
 import { secondsOf, type Run } from "@mirrup/core/teaching";
-import { useSyncExternalStore } from "react";
+import { useLayoutEffect, useRef } from "react";
 import { counted } from "../app/plural.js";
 import { spacingWords } from "../app/drill-words.js";
 import classes from "./floor.module.css";
@@ -57,24 +57,36 @@ function tallyOf(drill: Drill, run: Run, elapsed: number) {
   }
 }
 
-/** What is counted, drawn at each tap before all else on the floor. */
-export function Numerals({ floor }: { readonly floor: FloorRun }) {
-  const { drill, run, elapsed } = countedAt(
-    useSyncExternalStore(floor.live.subscribe, floor.live.get),
-    floor.drill,
-  );
-  const { large, small, words } = tallyOf(drill, run, elapsed);
+function write(element: HTMLElement | null, text: string): void {
+  if (element !== null && element.textContent !== text) element.textContent = text;
+}
+
+/**
+ * What is counted, drawn at each tap before all else on the floor. It is written straight into the page: a tap would else
+ * wait for whatever React has still to do before it draws anything.
+ */
+export function Numerals({ floor: { live, drill: proposed } }: { readonly floor: FloorRun }) {
+  const [done, asked, told] = [
+    useRef<HTMLElement>(null),
+    useRef<HTMLElement>(null),
+    useRef<HTMLElement>(null),
+  ];
+  useLayoutEffect(() => {
+    const draw = () => {
+      const { drill, run, elapsed } = countedAt(live.get(), proposed);
+      const { large, small, words } = tallyOf(drill, run, elapsed);
+      write(done.current, String(large));
+      write(asked.current, small);
+      write(told.current, words);
+    };
+    draw();
+    return live.subscribe(draw);
+  }, [live, proposed, done, asked, told]);
   return (
     <p className={classes.numerals}>
-      <span className={classes.done} aria-hidden>
-        {large}
-      </span>
-      <span className={classes.asked} aria-hidden>
-        {small}
-      </span>
-      <span className={classes.words} role="status">
-        {words}
-      </span>
+      <span ref={done} className={classes.done} aria-hidden />
+      <span ref={asked} className={classes.asked} aria-hidden />
+      <span ref={told} className={classes.words} role="status" />
     </p>
   );
 }

@@ -1,6 +1,7 @@
 import { IconMinus, IconPlus, IconVolume, IconVolumeOff } from "@tabler/icons-react";
+import { useHeld } from "../app/held.js";
 import type { Voice } from "../voice/index.js";
-import { COUNT_IN } from "./metronome.js";
+import { COUNT_IN } from "../voice/index.js";
 import { rhythmWords } from "./rhythm-words.js";
 import classes from "./tempo-bar.module.css";
 import type { FloorTempo } from "./use-tempo.js";
@@ -18,11 +19,12 @@ interface TempoBarProps {
 
 /** The metronome: a tempo, tapped or stepped, its beat in sight and in sound; and how even the set is. */
 export function TempoBar({
-  tempo: { tempo, beat, change, tap, toggle },
+  tempo: { tempo, beats, change, tap, toggle },
   ticks,
   onCall,
   voice,
 }: TempoBarProps) {
+  const beat = useHeld(beats);
   const isOn = beat !== null;
   return (
     <div className={classes.bar} role="group" aria-label="Tempo">

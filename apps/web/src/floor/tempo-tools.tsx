@@ -30,10 +30,10 @@ export function TempoTools({ tempo, ticks, score, voice }: TempoToolsProps) {
         voice={voice}
         onCall={score === null ? null : () => call(score)}
       />
-      {called !== null && tempo.beat !== null && (
+      {called !== null && (
         <CallOut
           pattern={called}
-          beat={tempo.beat}
+          beats={tempo.beats}
           onStop={() => {
             tempo.stop();
             setCalled(null);

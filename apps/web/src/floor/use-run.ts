@@ -32,7 +32,7 @@ import {
   type RunSubject,
 } from "../app/floor-run.js";
 import type { Moment } from "../app/floor-run.js";
-import { liveRun, type LiveRun } from "./live-run.js";
+import { held, type Held } from "../app/held.js";
 import { claimRun } from "./one-tab.js";
 import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 
@@ -41,7 +41,8 @@ export interface FloorRun extends Counted {
   readonly newest: () => Counted;
   /** False until the device has told whether a run was under way. */
   readonly ready: boolean;
-  readonly live: LiveRun;
+  /** The newest moment, which the numerals are drawn by before the rest of the floor. */
+  readonly live: Held<Moment>;
   /** Whether a handle is listened to just now. */
   readonly sensing: boolean;
   /** When a run that was found on the device began; null for one begun on this page. */
@@ -78,7 +79,7 @@ const TICK_MS = 200;
 export function useRun(about: RunSubject, proposed: Drill, said: number | null = null): FloorRun {
   const sender = currentSender();
   const key = runKey(sender?.personId ?? "", about);
-  const [live] = useState(() => liveRun(Date.now()));
+  const [live] = useState(() => held<Moment>({ kept: null, now: Date.now() }));
   const [{ kept, now }, setDrawn] = useState<Moment>(live.get);
   const [ready, setReady] = useState(false);
   const [resumedFrom, setResumedFrom] = useState<number | null>(null);

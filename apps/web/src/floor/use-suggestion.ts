@@ -42,9 +42,9 @@ function isPartOf(part: string, subject: string): boolean {
   return skillOf(catalogue(), subject).needs.some((need) => need.anyOf.some((term) => term.skill === part));
 }
 
-/** The one suggestion after a set; null before it, and where the set gives none. */
+/** The one suggestion after a set; null where the set gives none. */
 export function useSuggestion(
-  set: SetRequest | null,
+  set: SetRequest,
   gate: Gate,
   standings: readonly StandingItem[] | undefined,
   /** What is proposed of this side after the set; undefined while it is not known. */
@@ -55,11 +55,10 @@ export function useSuggestion(
 ): FloorSuggestion | null {
   const paths = usePaths();
   const last = useQuery({
-    ...lastSetsQuery(set?.studentId ?? "", set?.subject ?? "", set?.side ?? "whole"),
+    ...lastSetsQuery(set.studentId, set.subject, set.side),
     enabled: isKnown,
   });
   const week = useWeekOnce(set, isKnown);
-  if (set === null) return null;
   const { studentId, subject, side } = set;
   const itemOf = (one: typeof side) =>
     standings?.find((item) => item.subject === subject && item.side === one);

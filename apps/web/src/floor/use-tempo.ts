@@ -3,7 +3,8 @@ import { tappedTempo } from "@mirrup/core/combos";
 import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
 import type { Recorded } from "../voice/index.js";
-import { startMetronome, type Metronome } from "./metronome.js";
+import { held, type Held } from "../app/held.js";
+import { startMetronome, type Metronome } from "../voice/index.js";
 
 const SLOWEST = 40;
 const FASTEST = 240;
@@ -15,7 +16,7 @@ export interface FloorTempo {
   /** Beats a minute. */
   readonly tempo: number;
   /** The beat that sounds, from 1; 0 or less while counting in; null when it is off. */
-  readonly beat: number | null;
+  readonly beats: Held<number | null>;
   readonly change: (tempo: number) => void;
   readonly tap: () => void;
   readonly toggle: () => void;
@@ -44,7 +45,7 @@ export function useTempo(of?: TempoOf, recorded: Recorded | null = null): FloorT
   const key = of === undefined ? "mirrup-tempo" : `mirrup-tempo ${of.subject}`;
   const [kept, setTempo] = useLocalStorage({ key, defaultValue: first });
   const tempo = within(Number.isFinite(kept) ? kept : first);
-  const [beat, setBeat] = useState<number | null>(null);
+  const [beats] = useState(() => held<number | null>(null));
   const metronome = useRef<Metronome>(undefined);
   const voice = useRef(recorded);
   useEffect(() => {
@@ -59,17 +60,17 @@ export function useTempo(of?: TempoOf, recorded: Recorded | null = null): FloorT
   };
   const start = (pattern: readonly CalledBeat[]) => {
     metronome.current?.stop();
-    metronome.current = startMetronome(tempo, setBeat, pattern, () => voice.current);
-    setBeat(0);
+    metronome.current = startMetronome(tempo, beats.set, pattern, () => voice.current);
+    beats.set(0);
   };
   const stop = () => {
     metronome.current?.stop();
     metronome.current = undefined;
-    setBeat(null);
+    beats.set(null);
   };
   return {
     tempo,
-    beat,
+    beats,
     change,
     tap: () => {
       const now = performance.now() / 1000;

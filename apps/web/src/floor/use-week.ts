@@ -12,20 +12,20 @@ interface Shown {
 
 /** The week's landings after a set; null once their caution was shown in this lesson, and while they are not known. */
 export function useWeekOnce(
-  set: SetRequest | null,
+  set: SetRequest,
   isKnown: boolean,
 ): Pick<WeekLoad, "landings" | "allowance"> | null {
   const [shown, setShown] = useLocalStorage<Shown | null>({
-    key: `mirrup-load-shown ${set?.studentId ?? ""}`,
+    key: `mirrup-load-shown ${set.studentId}`,
     defaultValue: null,
     getInitialValueInEffect: false,
   });
-  const { data } = useQuery({ ...loadQuery(set?.studentId ?? ""), enabled: set !== null && isKnown });
-  const day = set?.at.slice(0, 10) ?? "";
+  const { data } = useQuery({ ...loadQuery(set.studentId), enabled: isKnown });
+  const day = set.at.slice(0, 10);
   const isPassed = data?.allowance !== undefined && data.allowance !== null && data.landings > data.allowance;
-  const wasShown = shown?.day === day && shown.setId !== set?.id;
+  const wasShown = shown?.day === day && shown.setId !== set.id;
   useEffect(() => {
-    if (set !== null && isPassed && !wasShown && shown?.setId !== set.id) setShown({ day, setId: set.id });
+    if (isPassed && !wasShown && shown?.setId !== set.id) setShown({ day, setId: set.id });
   }, [set, isPassed, wasShown, shown, day, setShown]);
-  return set === null || wasShown ? null : (data ?? null);
+  return wasShown ? null : (data ?? null);
 }

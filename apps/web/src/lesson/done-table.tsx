@@ -1,4 +1,5 @@
 import type { LessonView } from "@mirrup/contract";
+import { byName } from "@mirrup/core";
 import { drillOfWords } from "../app/drill-words.js";
 import { useQuery } from "@tanstack/react-query";
 import { failureOf } from "../app/failure.js";
@@ -25,8 +26,8 @@ export function DoneTable({ lesson, plan, nameOf }: DoneTableProps) {
   const failure = failureOf(done);
   if (failure !== null) return <p role="alert">What was done could not be read. {failure.message}</p>;
   if (done.data === undefined) return <p>Reading what was done …</p>;
-  const byName = [...plan.students].sort((one, other) => nameOf(one.id).localeCompare(nameOf(other.id)));
-  const rows = compare({ ...plan, students: byName }, done.data);
+  const students = [...plan.students].sort((one, other) => byName(nameOf(one.id), nameOf(other.id)));
+  const rows = compare({ ...plan, students }, done.data);
   const written = rows.filter((row) => row.done !== null && row.planned !== null).length;
   const planned = rows.filter((row) => row.planned !== null).length;
   const away = lesson.students

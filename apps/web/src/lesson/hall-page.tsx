@@ -13,6 +13,7 @@ import { usePaths } from "../app/paths.js";
 import { capital, dateWords, skillName } from "../app/words.js";
 import { useWakeLock } from "../floor/index.js";
 import { TAB_ID } from "../app/tab-id.js";
+import type { BeadOf } from "../beads/index.js";
 import { OutboxNote, usePersonId } from "../device/index.js";
 import { presenceQuery, presenceWords, stationPlace } from "../presence/index.js";
 import { studentsQuery } from "../students/index.js";
@@ -24,6 +25,8 @@ import { secondsLeft, stepAt, withoutAway } from "./hall.js";
 import classes from "./hall-page.module.css";
 import { pairsAt, stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 import { RopesField } from "./ropes-field.js";
+import { StudentBead } from "./student-bead.js";
+import { useBeads } from "./use-beads.js";
 import { useHall } from "./use-hall.js";
 import { useLesson } from "./use-lesson.js";
 import { faultWords, taskWords, USE_NAMES, WATCH_NAMES } from "./words.js";
@@ -60,6 +63,7 @@ function Hall({ lesson, held }: HallProps) {
   const paths = usePaths();
   const students = useQuery(studentsQuery);
   const hall = useHall(lesson, held);
+  const beadOf = useBeads();
   const mayTeach = useMayTeach();
   const [isListing, setListing] = useState(false);
   const { progress, finishedAt } = lesson;
@@ -171,6 +175,7 @@ function Hall({ lesson, held }: HallProps) {
               step={step}
               lessonId={lesson.id}
               nameOf={nameOf}
+              beadOf={beadOf}
               way={
                 <CoachNow plan={shown ?? plan} coaches={hall.coaches} progress={progress} nameOf={nameOf} />
               }
@@ -271,11 +276,12 @@ interface StepProps {
   readonly step: LessonStep | null;
   readonly lessonId: string;
   readonly nameOf: (id: string) => string;
+  readonly beadOf: BeadOf;
   /** Where the coaches are now. */
   readonly way: ReactNode;
 }
 
-function Step({ plan, step, lessonId, nameOf, way }: StepProps) {
+function Step({ plan, step, lessonId, nameOf, beadOf, way }: StepProps) {
   if (step?.kind !== "turn") {
     const isClose = step?.kind === "close";
     return (
@@ -306,6 +312,7 @@ function Step({ plan, step, lessonId, nameOf, way }: StepProps) {
                   <li key={pair.map((one) => one.id).join(" ")}>
                     {pair.map(({ id, place }) => (
                       <span key={id}>
+                        <StudentBead beadOf={beadOf} studentId={id} subject={subject} size={24} />{" "}
                         <strong>{nameOf(id)}</strong> {taskWords(subject, place)}
                         {USE_NAMES[place.use] !== "" && `, ${USE_NAMES[place.use]}`}
                       </span>

@@ -27,6 +27,7 @@ import { clockWords, keptStudents, shownOf, stepsOf, type ShownPlan } from "./sh
 import { RunningTable } from "./running-table.js";
 import { SubstituteSheet } from "./substitute-sheet.js";
 import { useClassPlan } from "./use-class-plan.js";
+import { useBeads } from "./use-beads.js";
 import { useClassOptions, useLesson } from "./use-lesson.js";
 import { useTakeOff } from "./use-take-off.js";
 import { WorthBars } from "./worth-bars.js";
@@ -104,6 +105,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
   };
   useAutoSave(lesson, asked, isPlaceholderData ? undefined : made, save);
   const nameOf = (id: string) => options.data?.find((one) => one.id === id)?.name ?? "Somebody";
+  const beadOf = useBeads();
   if (params.get("sheet") === "substitute" && plan !== null) {
     return (
       <SubstituteSheet
@@ -212,6 +214,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
             startTime={lesson.startTime}
             mayEdit={mayEdit}
             nameOf={nameOf}
+            beadOf={beadOf}
             onAsk={ask}
           />
           <Together plan={plan} startTime={lesson.startTime} kind="close" />

@@ -16,8 +16,10 @@ import { useMemo } from "react";
 import { catalogue } from "../app/catalogue.js";
 import { dragAnnouncements } from "../app/drag-words.js";
 import { capital, skillName } from "../app/words.js";
+import type { BeadOf } from "../beads/index.js";
 import { letGo, swapped, withBan, withSkillAt, withStudentAt, withTurn, type Asked } from "./asked.js";
 import { clockWords, pairsAt, stepsOf, type AtPlace, type ShownPlan } from "./shown.js";
+import { StudentBead } from "./student-bead.js";
 import { placeWords, USE_NAMES, WATCH_NAMES } from "./words.js";
 import classes from "./plan-page.module.css";
 
@@ -31,6 +33,7 @@ export interface PlanTableProps {
   readonly startTime: string | null;
   readonly mayEdit: boolean;
   readonly nameOf: (id: string) => string;
+  readonly beadOf: BeadOf;
   readonly onAsk: (asked: Asked) => void;
 }
 
@@ -227,6 +230,7 @@ function Chip({
   station,
   mayEdit,
   nameOf,
+  beadOf,
   onAsk,
   one,
 }: CellProps & { readonly one: AtPlace }) {
@@ -261,6 +265,12 @@ function Chip({
           onPointerDown={drag.listeners?.onPointerDown as React.PointerEventHandler | undefined}
         >
           {isPinned && <IconPinFilled size={13} aria-label="put here by hand" />}
+          <StudentBead
+            beadOf={beadOf}
+            studentId={id}
+            subject={stations[station]?.subject ?? null}
+            size={18}
+          />
           <span>{name}</span>
           {use !== "" && <small>{use}</small>}
         </button>

@@ -1,6 +1,6 @@
 import { CAUTIONS, DRILLS } from "@mirrup/catalogue";
 import type { LessonView, SetRequest } from "@mirrup/contract";
-import { skillOf } from "@mirrup/core";
+import { byName, skillOf } from "@mirrup/core";
 import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
 import { useState } from "react";
 import { catalogue } from "../app/catalogue.js";
@@ -25,7 +25,7 @@ interface SubstituteSheetProps {
 export function SubstituteSheet({ lesson, plan, nameOf, onLeave }: SubstituteSheetProps) {
   const students = [...plan.students]
     .filter((one) => one.places.some((place) => place !== null))
-    .sort((one, other) => nameOf(one.id).localeCompare(nameOf(other.id)));
+    .sort((one, other) => byName(nameOf(one.id), nameOf(other.id)));
   const subjects = [
     ...new Set(plan.rotations.flatMap((turn) => turn.stations.flatMap((one) => one.subject ?? []))),
   ];

@@ -1,56 +1,73 @@
-import { LOG_KINDS, type LogLine, type LogPage as Page, type SetView } from "@mirrup/contract";
-import { Button, Group, SegmentedControl, Select, Skeleton, Text, Title } from "@mantine/core";
-import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
+import {
+  LOG_KINDS,
+  LONGEST_LOG_TEXT,
+  logLineId,
+  type LogLine as Line,
+  type LogPage as Page,
+} from "@mirrup/contract";
+import { Button, Group, Select, Skeleton, Text, TextInput, Title } from "@mantine/core";
+import { useDebouncedCallback } from "@mantine/hooks";
+import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams, useSearchParams } from "react-router";
-import { v7 as uuid } from "uuid";
-import { useMayTeach } from "../account/index.js";
-import { get, post, put } from "../app/api.js";
-import { decisionWords } from "../app/decision-words.js";
-import { countsWords, evidenceWords, loggedDrillWords } from "../app/drill-words.js";
+import { get } from "../app/api.js";
+import { currentParams } from "../app/current-params.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
-import { readAnew } from "../app/read-anew.js";
-import { saveFile } from "../app/save-file.js";
+import { SheetButton } from "../app/sheet-button.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
-import { offerUndo, tellFault } from "../app/undo.js";
-import { capital, dateWords, subjectName } from "../app/words.js";
-import { useDecide } from "../students/index.js";
-import { byDay, dayWords, howWords, logCsv, missesWords } from "./log-words.js";
+import { dateWords } from "../app/words.js";
+import { useLoggedName } from "../combos/index.js";
+import { useSettings } from "../students/index.js";
+import { LogLine } from "./log-line.js";
+import { byDay, dayWords, KIND_NAMES, logSheet } from "./log-words.js";
 import classes from "./log-page.module.css";
 
-const KIND_NAMES = { set: "Sets", decision: "Decisions" } as const;
-
-type Asked = Readonly<Partial<Record<"subject" | "kind", string>>>;
+type Asked = Readonly<Partial<Record<"subject" | "kind" | "text", string>>>;
 
 function pathOf(studentId: string, asked: Asked, before: string | null): string {
   const params = new URLSearchParams(before === null ? asked : { ...asked, before });
   return `/students/${studentId}/log?${params.toString()}`;
 }
 
-/** Everything that was counted and decided about a student, the newest first, page by page. */
-export function LogPage() {
-  const { studentId = "" } = useParams();
+/** What an address asks for, and how it is asked for something else. */
+function useAsked() {
   const [params, setParams] = useSearchParams();
   const subject = params.get("skill");
   const kind = LOG_KINDS.find((one) => one === params.get("kind")) ?? null;
-  const asked: Asked = { ...(subject === null ? {} : { subject }), ...(kind === null ? {} : { kind }) };
-  const log = useInfiniteQuery({
-    queryKey: ["students", studentId, "log", subject ?? "", kind ?? ""],
-    queryFn: ({ pageParam, signal }) => get<Page>(pathOf(studentId, asked, pageParam), signal),
-    initialPageParam: null as string | null,
-    getNextPageParam: ({ next }) => next,
-  });
+  const text = (params.get("text") ?? "").trim().slice(0, LONGEST_LOG_TEXT);
+  const asked: Asked = {
+    ...(subject === null ? {} : { subject }),
+    ...(kind === null ? {} : { kind }),
+    ...(text === "" ? {} : { text }),
+  };
   const ask = (name: string, value: string | null) =>
     setParams(
-      (before) => {
-        const changed = new URLSearchParams(before);
+      () => {
+        const changed = currentParams();
         if (value === null || value === "") changed.delete(name);
         else changed.set(name, value);
         return changed;
       },
       { replace: true },
     );
+  return { asked, subject, kind, text, ask };
+}
+
+/** Everything that was counted, decided and happened about a student, the newest first, page by page. */
+export function LogPage() {
+  const { studentId = "" } = useParams();
+  const { asked, subject, kind, text, ask } = useAsked();
+  const { unit } = useSettings();
+  const nameOf = useLoggedName();
+  const log = useInfiniteQuery({
+    queryKey: ["students", studentId, "log", subject ?? "", kind ?? "", text],
+    queryFn: ({ pageParam, signal }) => get<Page>(pathOf(studentId, asked, pageParam), signal),
+    initialPageParam: null as string | null,
+    getNextPageParam: ({ next }) => next,
+    // What was asked before stays meanwhile, but nobody else's.
+    placeholderData: (before, of) => (of?.queryKey[1] === studentId ? before : undefined),
+  });
   const failure = failureOf(log);
   if (failure !== null) {
     return (
@@ -60,6 +77,7 @@ export function LogPage() {
     );
   }
   const lines = log.data?.pages.flatMap(({ items }) => items);
+  const isAll = Object.keys(asked).length === 0;
   return (
     <section className={classes.page}>
       <Group align="flex-end" gap="md">
@@ -77,40 +95,46 @@ export function LogPage() {
           nothingFoundMessage="No skill has this name."
           onChange={(value) => ask("skill", value)}
         />
-        <SegmentedControl
-          aria-label="What is shown"
-          value={kind ?? ""}
-          data={[
-            { value: "", label: "Everything" },
-            ...LOG_KINDS.map((value) => ({ value, label: KIND_NAMES[value] })),
-          ]}
+        <Select
+          label="Show"
+          placeholder="everything"
+          size="md"
+          clearable
+          clearButtonProps={{ "aria-label": "Show everything" }}
+          data={LOG_KINDS.map((value) => ({ value, label: KIND_NAMES[value] }))}
+          value={kind}
           onChange={(value) => ask("kind", value)}
         />
+        <Words text={text} onAsk={(typed) => ask("text", typed)} />
         <SaveAll studentId={studentId} asked={asked} />
       </Group>
       {lines === undefined && <Skeleton height={320} />}
-      {lines?.length === 0 && (
-        <Text>
-          {subject === null && kind === null
+      {lines?.length === 0 && !log.isPlaceholderData && (
+        <Text role="status">
+          {isAll
             ? "Nothing has been counted yet. The first set stands here as soon as it is."
             : "Nothing of this is in the log."}
         </Text>
       )}
-      {byDay(lines ?? []).map(([day, own]) => (
-        <section key={day} aria-label={dateWords(day)}>
-          <Title order={2}>{dateWords(day)}</Title>
-          <Text className={classes.quiet}>{dayWords(own)}</Text>
-          <ul className={classes.lines}>
-            {own.map((line) => (
-              <Line
-                key={line.kind === "set" ? line.set.id : line.decision.id}
-                studentId={studentId}
-                line={line}
-              />
-            ))}
-          </ul>
-        </section>
-      ))}
+      <div aria-busy={log.isPlaceholderData}>
+        {byDay(lines ?? []).map(([day, own]) => (
+          <section key={day} className={classes.day} aria-label={dateWords(day)}>
+            <Title order={2}>{dateWords(day)}</Title>
+            <Text className={classes.quiet}>{dayWords(own)}</Text>
+            <ul className={classes.lines}>
+              {own.map((line) => (
+                <LogLine
+                  key={logLineId(line)}
+                  studentId={studentId}
+                  line={line}
+                  unit={unit}
+                  nameOf={nameOf}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
       {log.hasNextPage && (
         <Group>
           <Button variant="default" loading={log.isFetchingNextPage} onClick={() => void log.fetchNextPage()}>
@@ -122,103 +146,50 @@ export function LogPage() {
   );
 }
 
+const AFTER_MS = 300;
+
+/** The words that are looked for, once somebody has typed them. */
+function Words({ text, onAsk }: { readonly text: string; readonly onAsk: (typed: string) => void }) {
+  const [typed, setTyped] = useState(text);
+  const ask = useDebouncedCallback(onAsk, AFTER_MS);
+  return (
+    <TextInput
+      label="With the words"
+      placeholder="of a note or a reason"
+      size="md"
+      maxLength={LONGEST_LOG_TEXT}
+      value={typed}
+      onChange={(event) => {
+        setTyped(event.currentTarget.value);
+        ask(event.currentTarget.value.trim());
+      }}
+    />
+  );
+}
+
 /** The whole log that is asked for, as a table; read page by page. */
 function SaveAll({ studentId, asked }: { readonly studentId: string; readonly asked: Asked }) {
   const [read, setRead] = useState(0);
-  const save = useMutation({
-    mutationFn: async () => {
-      const lines: LogLine[] = [];
+  const { unit } = useSettings();
+  const nameOf = useLoggedName();
+  const make = async () => {
+    const lines: Line[] = [];
+    try {
       for (let before: string | null = null, isFirst = true; isFirst || before !== null; isFirst = false) {
         const page: Page = await get<Page>(pathOf(studentId, asked, before));
         lines.push(...page.items);
         before = page.next;
         setRead(lines.length);
       }
-      saveFile("log.csv", logCsv(lines), "text/csv;charset=utf-8");
-    },
-    onError: tellFault,
-    onSettled: () => setRead(0),
-  });
-  return (
-    <Button variant="default" size="md" disabled={save.isPending} onClick={() => save.mutate()}>
-      {save.isPending ? `${read} lines read …` : "Save as CSV"}
-    </Button>
-  );
-}
-
-const timeOf = (at: string) =>
-  new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
-
-function Line({ studentId, line }: { readonly studentId: string; readonly line: LogLine }) {
-  if (line.kind === "decision") {
-    const { subject, side, decision, reason, by, isVoided } = line.decision;
-    return (
-      <li data-voided={isVoided || undefined}>
-        <span className={classes.time}>{timeOf(line.at)}</span>
-        <div>
-          <strong>{capital(subjectName(subject, side))}</strong>: {decisionWords(decision, subject)}
-          <Text size="sm" className={classes.quiet}>
-            {[by ?? "", reason, isVoided ? "Taken back." : ""].filter(Boolean).join(". ")}
-          </Text>
-        </div>
-      </li>
-    );
-  }
-  return (
-    <li data-voided={line.isVoided || undefined}>
-      <span className={classes.time}>{timeOf(line.at)}</span>
-      <Counted studentId={studentId} set={line.set} isVoided={line.isVoided} />
-    </li>
-  );
-}
-
-interface CountedProps {
-  readonly studentId: string;
-  readonly set: SetView;
-  readonly isVoided: boolean;
-}
-
-/** One set as it was counted, and what it counts for; it can be taken back, and counted again as it was. */
-function Counted({ studentId, set, isVoided }: CountedProps) {
-  const client = useQueryClient();
-  const mayTeach = useMayTeach();
-  const { decide, isPending } = useDecide(studentId);
-  const { subject, side } = set;
-  const misses = missesWords(set);
-  const again = async () => {
-    const { note, ...counts } = set;
-    const copy = { ...counts, id: uuid() };
-    try {
-      await post("/sets", { sets: [copy] });
-      if (note !== "") await put(`/students/${studentId}/notes`, { setId: copy.id, text: note });
-      await readAnew(client, { topics: ["students"] });
-    } catch (error) {
-      tellFault(error);
+    } finally {
+      setRead(0);
     }
-  };
-  const takeBack = async () => {
-    const decision = { kind: "void", target: set.id } as const;
-    if (!(await decide({ subject, side, decision, reason: "" }))) return;
-    offerUndo(`${capital(subjectName(subject, side))}: the set is taken back.`, () => void again());
+    return logSheet(lines, unit, nameOf);
   };
   return (
-    <div className={classes.set}>
-      <details>
-        <summary>
-          <strong>{capital(subjectName(subject, side))}</strong>, {loggedDrillWords(set.drill)}:{" "}
-          {countsWords(set)}
-          {isVoided && " (taken back)"}
-        </summary>
-        <Text size="sm">{howWords(set)}</Text>
-        {misses !== null && <Text size="sm">{misses}</Text>}
-        <Text size="sm">{isVoided ? "It counts for nothing." : evidenceWords(set)}</Text>
-        {mayTeach && !isVoided && (
-          <Button variant="subtle" px={4} disabled={isPending} onClick={() => void takeBack()}>
-            Take it back
-          </Button>
-        )}
-      </details>
-      {set.note !== "" && <Text size="sm">“{set.note}”</Text>}
-    </div>
+    <Group gap="xs">
+      <SheetButton name="log" make={make} size="md" />
+      <Text role="status">{read > 0 && `${String(read)} lines read …`}</Text>
+    </Group>
   );
 }

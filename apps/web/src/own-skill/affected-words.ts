@@ -67,7 +67,7 @@ function sidesWords(
 /** In one sentence: `4 students: 6 sides lock, 2 open.` */
 export function affectedWords(items: readonly SkillPreviewItem[]): string {
   const touched = touchedBy(items);
-  if (touched.length === 0) return "It changes where nobody stands.";
+  if (touched.length === 0) return "Nobody’s record changes by it.";
   const sums = KINDS.flatMap((kind) => {
     const sum = items.reduce((total, item) => total + item[kind].length, 0);
     return sum === 0 ? [] : [{ sum, verb: VERBS[kind][sum === 1 ? 0 : 1] }];

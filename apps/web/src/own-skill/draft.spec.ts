@@ -62,6 +62,15 @@ describe("a skill of the studio's own while it is written", () => {
     expect(settled(written({ score: " " })).entry.score).toBeNull();
   });
 
+  it("has drills of its own where it has no score, and says of any drill what is said of it", () => {
+    const ladder = [{ kind: "watch" }, { kind: "apart", part: "hips" }] as const;
+    const drills = [{ kind: "streak", say: "On." }] as const;
+    const { entry } = settled(written({ score: "", ladder, drills }));
+    expect(entry).toMatchObject({ score: null, ladder, drills });
+    expect(settled(draftOf(entry), ID).entry).toEqual(entry);
+    expect(settled(written({ ladder })).entry.ladder).toBeUndefined();
+  });
+
   it("is the same again when it is opened to be changed", () => {
     const { entry } = settled(
       written({ also: "twist, , the barrel ", look: " Hands. ", own: OWN, isHidden: true }),

@@ -9,6 +9,7 @@ import {
   printNeeds,
   skillOf,
   type Catalogue,
+  type HandDrill,
   type CatalogueFault,
   type OverlayEntry,
   type Score,
@@ -35,11 +36,13 @@ export interface Draft extends Ours {
   /** A line each. */
   readonly cues: string | null;
   readonly look: string;
+  /** Of one without a score, by hand. */
+  readonly ladder: readonly HandDrill[];
 }
 
 export const EMPTY_DRAFT: Draft = {
   ...NO_OURS,
-  ...{ name: "", score: "", sides: null, class: null, needs: null, cues: null, look: "" },
+  ...{ name: "", score: "", sides: null, class: null, needs: null, cues: null, look: "", ladder: [] },
 };
 
 /** What stands in a draft once its proposals are taken. */
@@ -106,6 +109,7 @@ export function settled(draft: Draft, except: string | null = null): { entry: Ow
     cues: linesOf(draft.cues ?? proposed.cues, "\n"),
     faults: draft.faults ?? proposed.faults,
     look: draft.look.trim(),
+    ...(draft.score.trim() === "" && draft.ladder.length > 0 ? { ladder: draft.ladder } : {}),
     ...oursEntry(draft),
   };
   return { entry, proposed };
@@ -113,10 +117,10 @@ export function settled(draft: Draft, except: string | null = null): { entry: Ow
 
 /** A skill that is kept as a draft of itself: nothing of it is proposed anew. */
 export function draftOf(entry: OwnEntry): Draft {
-  const { name, score, sides, needs, cues, look } = entry;
+  const { name, score, sides, needs, cues, look, ladder = [] } = entry;
   return {
     ...oursOf(entry),
-    ...{ name, score: score ?? "", sides, class: entry.class, needs, cues: cues.join("\n"), look },
+    ...{ name, score: score ?? "", sides, class: entry.class, needs, cues: cues.join("\n"), look, ladder },
   };
 }
 

@@ -1,4 +1,5 @@
 export { Affected } from "./affected.js";
+export { CatchingUp } from "./catching-up.js";
 export { HiddenSkill } from "./hidden-skill.js";
 export { Variants } from "./variants.js";
 export { CLASS_NAMES } from "./words.js";

@@ -1,17 +1,33 @@
 import { FAULTS } from "@mirrup/catalogue";
 import { OWN_SKILL_LIMITS } from "@mirrup/contract";
-import { FAULT_CODES, type FaultCode, type SkillClass } from "@mirrup/core";
+import {
+  DRILL_KINDS,
+  FAULT_CODES,
+  type DrillKind,
+  type FaultCode,
+  type Skill,
+  type SkillClass,
+} from "@mirrup/core";
 import { Checkbox, MultiSelect, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import type { ReactNode } from "react";
 import { catalogue } from "../app/catalogue.js";
+import { syllabus } from "../app/syllabus.js";
 import { capital, skillName } from "../app/words.js";
 import { STRAND_OPTIONS } from "../strands/index.js";
+import { DrillWordsField } from "./drill-words-field.js";
 import { OwnGate } from "./own-gate.js";
 import classes from "./own-skill.module.css";
 import type { Ours } from "./ours.js";
 
 const FAULT_OPTIONS = FAULT_CODES.map((value) => ({ value, label: capital(FAULTS[value].name) }));
 const isFault = (text: string): text is FaultCode => FAULT_CODES.some((code) => code === text);
+
+/** The kinds of drills on a skill's ladder, in their order; all of them for one that has none yet. */
+function kindsOf(skill: Skill | null): readonly DrillKind[] {
+  const sides = skill === null ? [] : syllabus().sidesOf(skill.id);
+  const kinds = new Set(sides.flatMap(({ ladder }) => ladder.map(({ drill }) => drill.kind)));
+  return kinds.size === 0 ? DRILL_KINDS : DRILL_KINDS.filter((kind) => kinds.has(kind));
+}
 
 interface OurFieldsProps {
   readonly value: Ours;
@@ -21,6 +37,8 @@ interface OurFieldsProps {
     readonly strand: string;
     readonly faults: readonly FaultCode[];
     readonly skillClass: SkillClass;
+    /** As it is taught now; null where it is not yet. */
+    readonly skill: Skill | null;
   };
   readonly mayHide: boolean;
   readonly errors?: { readonly [Field in keyof Ours]?: ReactNode };
@@ -64,9 +82,10 @@ export function OurFields({ value, usual, mayHide, errors = {}, onChange }: OurF
           size="md"
           data={[
             { value: "", label: value.strand === null ? "as it stands" : "all others" },
+            { value: strand, label: "the strand’s beginning" },
             ...others.map((id) => ({ value: id, label: skillName(id) })),
           ]}
-          value={others.includes(value.after) ? value.after : ""}
+          value={[strand, ...others].includes(value.after) ? value.after : ""}
           onChange={({ currentTarget }) => onChange({ after: currentTarget.value })}
         />
       </div>
@@ -89,6 +108,12 @@ export function OurFields({ value, usual, mayHide, errors = {}, onChange }: OurF
         maxLength={OWN_SKILL_LIMITS.note}
         value={value.note}
         onChange={({ currentTarget }) => onChange({ note: currentTarget.value })}
+      />
+      <DrillWordsField
+        value={value.drills}
+        skill={usual.skill}
+        kinds={kindsOf(usual.skill)}
+        onChange={(drills) => onChange({ drills })}
       />
       <OwnGate value={value.own} of={usual.skillClass} onChange={(own) => onChange({ own })} />
       {mayHide && (

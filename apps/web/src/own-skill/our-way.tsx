@@ -12,6 +12,7 @@ import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
 import { previewOf } from "./draft.js";
 import { NeedsField } from "./needs-field.js";
 import { Affected } from "./affected.js";
+import { CatchingUp } from "./catching-up.js";
 import { OurFields } from "./our-fields.js";
 import { linesOf, oursEntry, oursOf, type Ours } from "./ours.js";
 import { OwnSkillForm } from "./own-skill-form.js";
@@ -113,6 +114,7 @@ function ShippedForm({ skill, onLeave }: ShippedFormProps) {
           strand: strandOf(skill.id),
           faults: shipped.faults,
           skillClass: skill.skillClass,
+          skill,
         }}
         mayHide
         onChange={(change) => form.setValues(change)}
@@ -187,6 +189,7 @@ export function OurWay({ skill, isOpen, onOpen }: OurWayProps) {
   const told = ownWords(entry);
   return (
     <Group gap="sm">
+      <CatchingUp />
       {told !== "" && <Text className={classes.quiet}>{told}</Text>}
       {mayTeach && (
         <Button variant="default" size="sm" onClick={() => onOpen(true)}>

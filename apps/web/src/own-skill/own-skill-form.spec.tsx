@@ -268,7 +268,7 @@ describe("a skill that ships, taught the studio's way", () => {
     const { user, sent } = drawn(<Opened id="skier" />, { answers: answers() });
     await user.click(await screen.findByRole("button", { name: "Teach it our way" }));
     await user.click(screen.getByLabelText("Hidden: taught to nobody for now"));
-    expect(await screen.findByText("It changes where nobody stands.")).toBeDefined();
+    expect(await screen.findByText("Nobody’s record changes by it.")).toBeDefined();
     await user.click(screen.getByRole("button", { name: "Save our way" }));
     const hidden: OverlayEntry = { kind: "changed", isHidden: true };
     await waitFor(() => expect(changeIn(made(sent)[0])).toEqual({ subject: "skier", was: null, is: hidden }));

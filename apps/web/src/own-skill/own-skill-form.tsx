@@ -25,6 +25,7 @@ import {
   type OwnEntry,
   type Preview,
 } from "./draft.js";
+import { HandLadderField } from "./hand-ladder-field.js";
 import { NeedsField } from "./needs-field.js";
 import { OurFields } from "./our-fields.js";
 import classes from "./own-skill.module.css";
@@ -169,7 +170,7 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
         />
         <NativeSelect
           label="Kind"
-          description="It chooses the gate and the drills."
+          description="It chooses the gate, and the drills where none are named."
           size="md"
           data={SKILL_CLASSES.map((one) => ({ value: one, label: CLASS_NAMES[one] }))}
           value={entry.class}
@@ -205,9 +206,18 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
         size="md"
         {...form.getInputProps("look")}
       />
+      {values.score.trim() === "" && (
+        <HandLadderField value={values.ladder} onChange={(ladder) => form.setFieldValue("ladder", ladder)} />
+      )}
       <OurFields
         value={values}
-        usual={{ id, strand: proposed.strand, faults: proposed.faults, skillClass: entry.class }}
+        usual={{
+          id,
+          strand: proposed.strand,
+          faults: proposed.faults,
+          skillClass: entry.class,
+          skill: catalogue().skills.get(id) ?? null,
+        }}
         mayHide={skill !== null}
         errors={{ strand: form.errors.strand }}
         onChange={(change) => form.setValues(change)}

@@ -11,11 +11,12 @@ import { Fault } from "../app/faults.js";
 import { PageLinks } from "../app/page-links.js";
 import { usePaths } from "../app/paths.js";
 import { saveFile } from "../app/save-file.js";
+import { saveSheet, SHEET_KINDS } from "../app/save-sheet.js";
 import { tellFault } from "../app/undo.js";
 import { capital, listWords } from "../app/words.js";
 import { fileOf, useSkillChange } from "../own-skill/index.js";
 import { groupsQuery, programmeQuery } from "../students/index.js";
-import { programmeCsv } from "./csv.js";
+import { progressSheet } from "./progress-sheet.js";
 import { entriesWith } from "./draft.js";
 import { ProgrammeForm } from "./programme-form.js";
 import { ProgrammeSheet } from "./programme-sheet.js";
@@ -113,14 +114,18 @@ function Tools({ subject, programme }: ProgressProps) {
           >
             Save the programme as a file
           </Menu.Item>
-          <Menu.Item
-            disabled={progress.data === undefined}
-            onClick={() =>
-              saveFile(`${fileName(programme)}.csv`, programmeCsv(programme, progress.data ?? []), "text/csv")
-            }
-          >
-            Save who is how far as CSV
-          </Menu.Item>
+          {SHEET_KINDS.map(([kind, words]) => (
+            <Menu.Item
+              key={kind}
+              disabled={progress.data === undefined}
+              onClick={() => {
+                const sheet = progressSheet(programme, progress.data ?? []);
+                saveSheet(fileName(programme), kind, sheet).catch(tellFault);
+              }}
+            >
+              Save who is how far {words}
+            </Menu.Item>
+          ))}
           {mayTeach && (
             <>
               <Menu.Item

@@ -2,7 +2,8 @@ import { afterEach, describe, expect, it } from "@jest/globals";
 import type { ProgrammeProgress } from "@mirrup/contract";
 import type { OwnProgramme } from "@mirrup/core";
 import { teach } from "../app/catalogue.js";
-import { programmeCsv } from "./csv.js";
+import { csvOf } from "../app/sheet.js";
+import { progressSheet } from "./progress-sheet.js";
 import { classWords, itemWords, leftWords, missingMost, programmeWords, sideWords } from "./words.js";
 
 const FIRST = "programme:0199c1b2-0000-7000-8000-000000000001";
@@ -90,7 +91,7 @@ describe("what is said of a programme", () => {
   });
 
   it("goes out as a table, without formulas", () => {
-    expect(programmeCsv(PROGRAMME, CLASS).split("\r\n")).toEqual([
+    expect(csvOf(progressSheet(PROGRAMME, CLASS)).split("\r\n")).toEqual([
       'Student,"Basic bounce, 30 in a row","Cross, both sides, to its gate: left","Cross, both sides, to its gate: right","Side swing, either side, shown once: left","Side swing, either side, shown once: right",Done,Asked,Finished on',
       "Ada,2026-05-04,2026-05-11,,,2026-05-04,1,2,",
       "Bo,,,,,2026-05-04,1,2,",

@@ -1,7 +1,7 @@
 import { Button, Group, Skeleton, Text, Title } from "@mantine/core";
 import { lazy, Suspense, useId, useState } from "react";
-import { saveFile } from "../app/save-file.js";
-import { hasValues, questionCsv, tableOf, type Question } from "./question.js";
+import { SheetButton } from "../app/sheet-button.js";
+import { hasValues, questionSheet, tableOf, type Question } from "./question.js";
 import classes from "./answer.module.css";
 
 const QuestionCanvas = lazy(async () => ({ default: (await import("./canvas.js")).QuestionCanvas }));
@@ -38,14 +38,13 @@ export function Answer({ question }: { readonly question: Question }) {
             >
               As a table
             </Button>
-            <Button
+            <SheetButton
+              name={question.id}
+              of={title}
+              make={() => questionSheet(question)}
               variant="subtle"
               px={6}
-              aria-label={`Save as CSV: ${title}`}
-              onClick={() => saveFile(`${question.id}.csv`, questionCsv(question), "text/csv;charset=utf-8")}
-            >
-              Save as CSV
-            </Button>
+            />
           </Group>
         </>
       )}

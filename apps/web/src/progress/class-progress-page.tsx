@@ -1,5 +1,5 @@
 import { localDate } from "@mirrup/core";
-import { Button, Group, SegmentedControl, Skeleton, Table, Text, Title } from "@mantine/core";
+import { Button, Group, Skeleton, Table, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
@@ -8,14 +8,14 @@ import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
-import { saveFile } from "../app/save-file.js";
+import { SheetButton } from "../app/sheet-button.js";
 import { useNow } from "../app/use-now.js";
 import { capital, dateWords, percentWords, subjectName, wholeWords } from "../app/words.js";
 import { groupsQuery, studioQuery } from "../students/index.js";
 import { Answer } from "./answer.js";
 import {
   attendanceWords,
-  classCsv,
+  classSheet,
   concernsOf,
   holdUpsOf,
   oddsRows,
@@ -23,7 +23,8 @@ import {
   type LookAt,
   type OddsRow,
 } from "./class-words.js";
-import { PERIOD_WEEKS, PERIODS, periodAsked } from "./period.js";
+import { PeriodControl } from "./period-control.js";
+import { periodAsked } from "./period.js";
 import { classProgressQuery, refitQuery } from "./queries.js";
 import { drawnFirst } from "./question.js";
 import {
@@ -78,14 +79,12 @@ export function ClassProgressPage() {
         </Text>
       </header>
       <Group gap="md" className={classes.tools}>
-        <SegmentedControl
-          aria-label="How long a time"
-          value={String(weeks)}
-          data={PERIOD_WEEKS.map((one) => ({ value: String(one), label: PERIODS[one] }))}
-          onChange={ask}
-        />
+        <PeriodControl weeks={weeks} onChange={ask} />
         <Button variant="default" size="md" onClick={() => window.print()}>
           Print
+        </Button>
+        <Button component={Link} to={paths.season(groupId)} variant="default" size="md">
+          The season in words
         </Button>
       </Group>
       {view.data === undefined ? (
@@ -225,14 +224,14 @@ function Everybody({ view }: { readonly view: ClassProgressView }) {
           </Table.Tbody>
         </Table>
       </Table.ScrollContainer>
-      <Button
+      <SheetButton
+        name="class"
+        of="everybody"
+        make={() => classSheet(view)}
         variant="subtle"
         px={6}
         className={classes.tools}
-        onClick={() => saveFile("class.csv", classCsv(view), "text/csv;charset=utf-8")}
-      >
-        Save as CSV: everybody
-      </Button>
+      />
     </section>
   );
 }

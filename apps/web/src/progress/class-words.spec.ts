@@ -1,7 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import type { RefitView, StudentProgress } from "@mirrup/contract";
 import { NO_PRACTICE, type PracticeDay } from "@mirrup/core/teaching";
-import { attendanceWords, classCsv, concernsOf, holdUpsOf, oddsRows, refitWords } from "./class-words.js";
+import { csvOf } from "../app/sheet.js";
+import { attendanceWords, classSheet, concernsOf, holdUpsOf, oddsRows, refitWords } from "./class-words.js";
 
 const student = (name: string, more: Partial<StudentProgress> = {}): StudentProgress => ({
   ...{ studentId: name, name, lastAt: "2026-06-01T10:00:00.000Z", isAway: false, standsStill: false },
@@ -54,7 +55,7 @@ describe("a class's numbers", () => {
   });
 
   it("go out as a table in which nothing is run as a formula", () => {
-    const [, row] = classCsv({ students: [student("=SUM(A1)", { came: 3 })] }).split("\r\n");
+    const [, row] = csvOf(classSheet({ students: [student("=SUM(A1)", { came: 3 })] })).split("\r\n");
     expect(row).toBe(`"'=SUM(A1)",2026-06-01,3,0,6,80,20,1200,0`);
   });
 });
@@ -87,6 +88,13 @@ describe("how honest the odds were", () => {
     };
     expect(refitWords(fitted)).toBe(
       "The odds were fitted to this studio’s own log on 1 June 2026, from 1,200 sets. Changed most: the miss at a first try of a cross from 50% to 30% and the tries that halve the misses of a double from 90 to 61.",
+    );
+    const single: RefitView["changed"] = [
+      { of: "aloneWeight", key: "", from: 0.5, to: 0.25 },
+      { of: "halfLifeDays", key: "", from: 21, to: 42 },
+    ];
+    expect(refitWords({ ...fitted, changed: single })).toMatch(
+      /counts alone weighs against one that was seen from 50% to 25% and the days after which .* from 21 to 42\.$/,
     );
     expect(refitWords({ ...fitted, changed: [] })).toContain("Nothing came out another");
   });

@@ -3,7 +3,7 @@ import { DRILLS } from "@mirrup/catalogue";
 import type { ClassProgressView, RefittedNumber, RefitView, StudentProgress } from "@mirrup/contract";
 import { grouped, isDrillKind, type SubjectSide } from "@mirrup/core";
 import { AWAY_DAYS, type Odds, type PracticeDay } from "@mirrup/core/teaching";
-import Papa from "papaparse";
+import type { Sheet } from "../app/sheet.js";
 import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { capital, dateWords, listWords, percentWords, skillName, subjectName } from "../app/words.js";
@@ -143,7 +143,12 @@ const REFIT_OF: Readonly<Record<RefittedNumber["of"], (key: string) => string>> 
   startMiss: (key) => `the miss at a first try of a ${key}`,
   pace: (key) => `the tries that halve the misses of a ${key}`,
   shares: (key) => `the misses that “${isDrillKind(key) ? DRILLS[key].name : key}” leaves`,
+  halfLifeDays: () => "the days after which a set counts for half",
+  halfLifeTries: () => "the tries after which a set counts for half",
+  aloneWeight: () => "what a try that a student counts alone weighs against one that was seen",
 };
+/** These are counted; what else is refitted is a share. */
+const COUNTED: ReadonlySet<RefittedNumber["of"]> = new Set(["pace", "halfLifeDays", "halfLifeTries"]);
 const MOST_CHANGES = 4;
 
 /** What refitting has changed, in a sentence. */
@@ -153,7 +158,7 @@ export function refitWords({ version, at, sets, changed }: RefitView): string {
   const when = `The odds were fitted to this studio’s own log on ${dateWords(at.slice(0, 10))}, from ${counted(sets, "set")}.`;
   if (changed.length === 0) return `${when} Nothing came out another by a tenth or more.`;
   const number = ({ of, from, to }: RefittedNumber) =>
-    of === "pace"
+    COUNTED.has(of)
       ? `${Math.round(from)} to ${Math.round(to)}`
       : `${percentWords(from)} to ${percentWords(to)}`;
   const told = changed
@@ -163,7 +168,7 @@ export function refitWords({ version, at, sets, changed }: RefitView): string {
 }
 
 /** The students of a period as a table for other programs. */
-export function classCsv({ students }: Pick<ClassProgressView, "students">): string {
+export function classSheet({ students }: Pick<ClassProgressView, "students">): Sheet {
   const fields = [
     "Student",
     "Last practised",
@@ -175,10 +180,9 @@ export function classCsv({ students }: Pick<ClassProgressView, "students">): str
     "Landings",
     "Cleared",
   ];
-  const data = students.map((one) => [
+  const rows = students.map((one) => [
     ...[one.name, one.lastAt?.slice(0, 10) ?? "", one.came, one.missing, one.days, one.clean, one.missed],
     ...[Math.round(one.landings), one.cleared.length],
   ]);
-  // A spreadsheet would run what begins like a formula.
-  return Papa.unparse({ fields, data }, { escapeFormulae: true, newline: "\r\n" });
+  return { fields, rows };
 }

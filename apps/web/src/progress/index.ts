@@ -1,2 +1,3 @@
-export { periodAsked, PERIOD_WEEKS, PERIODS } from "./period.js";
+export { periodAsked } from "./period.js";
+export { PeriodControl } from "./period-control.js";
 export { progressQuery } from "./queries.js";

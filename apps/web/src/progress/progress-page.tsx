@@ -1,6 +1,6 @@
-import { localDate, missCount, sideScore, sidesOf, skillOf, timeScore, type SideName } from "@mirrup/core";
+import { localDate, missCount, sideScore, sidesOf, skillOf, type SideName } from "@mirrup/core";
 import { missMap } from "@mirrup/core/teaching";
-import { Button, Group, SegmentedControl, Select, Skeleton, Text } from "@mantine/core";
+import { Button, Group, Select, Skeleton, Text } from "@mantine/core";
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { useParams, useSearchParams } from "react-router";
 import { catalogue } from "../app/catalogue.js";
@@ -10,11 +10,11 @@ import { Fault } from "../app/faults.js";
 import { useNow } from "../app/use-now.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { capital, dateWords, missMapWords, subjectName } from "../app/words.js";
-import { Braid } from "../braid/index.js";
-import { pathQuery, standingsQuery, studentQuery, studioQuery } from "../students/index.js";
+import { MissPicture, pathQuery, standingsQuery, studentQuery, studioQuery } from "../students/index.js";
 import { Answer } from "./answer.js";
 import { movedWords } from "./goal-words.js";
-import { nextTo, PERIOD_WEEKS, PERIODS, periodAsked } from "./period.js";
+import { PeriodControl } from "./period-control.js";
+import { nextTo, periodAsked } from "./period.js";
 import { drawnFirst } from "./question.js";
 import { progressQuery, sideProgressQuery } from "./queries.js";
 import { questionsOf, skillQuestions, type Courses } from "./questions.js";
@@ -58,12 +58,7 @@ export function ProgressPage() {
   return (
     <section className={classes.page}>
       <Group align="flex-end" gap="md" className={classes.tools}>
-        <SegmentedControl
-          aria-label="How long a time"
-          value={String(weeks)}
-          data={PERIOD_WEEKS.map((one) => ({ value: String(one), label: PERIODS[one] }))}
-          onChange={(value) => ask({ weeks: value })}
-        />
+        <PeriodControl weeks={weeks} onChange={(value) => ask({ weeks: value })} />
         <Select
           label="Of"
           placeholder="all that they do"
@@ -162,20 +157,21 @@ function OfSkill({ studentId, subject, view }: OfSkillProps) {
         <Answer key={one.id} question={one} />
       ))}
       {courses.map(([side, { misses }]) => (
-        <WhereMissed key={side} subject={subject} side={side} misses={misses} />
+        <WhereMissed key={side} studentId={studentId} subject={subject} side={side} misses={misses} />
       ))}
     </>
   );
 }
 
 interface WhereMissedProps {
+  readonly studentId: string;
   readonly subject: string;
   readonly side: SideName;
   readonly misses: Parameters<typeof missMap>[1];
 }
 
 /** Where in the repetition the last sets missed, on the braid; nothing where nobody noted it. */
-function WhereMissed({ subject, side, misses }: WhereMissedProps) {
+function WhereMissed({ studentId, subject, side, misses }: WhereMissedProps) {
   const score = sideScore(skillOf(catalogue(), subject), side);
   if (score === null || misses.length === 0) return null;
   const map = missMap(score, misses);
@@ -184,12 +180,7 @@ function WhereMissed({ subject, side, misses }: WhereMissedProps) {
     <section className={classes.missed}>
       <h2>Where it missed: {subjectName(subject, side)}</h2>
       <Text>{capital(missMapWords(map, missCount(misses)))}</Text>
-      <Braid
-        score={score}
-        timing={timeScore(score)}
-        label={`Misses on the braid of ${subjectName(subject, side)}`}
-        misses={map.turns.map((turn) => turn.misses)}
-      />
+      <MissPicture studentId={studentId} subject={subject} side={side} map={map} />
     </section>
   );
 }

@@ -1,5 +1,5 @@
 /** A question that a chart answers: its sentence, what is drawn, and the same as a table. */
-import Papa from "papaparse";
+import type { Sheet } from "../app/sheet.js";
 
 /** What a colour is for; the palette says which it is on this ground. */
 export type Ink =
@@ -59,12 +59,11 @@ export function tableOf({ along, labels, series, unit }: Question): Table {
   };
 }
 
-export function questionCsv(question: Question): string {
+export function questionSheet(question: Question): Sheet {
   const { along, labels, series, unit } = question;
   const fields = [along, ...series.map(({ name }) => `${name} (${unit})`)];
-  const data = labels.map((label, place) => [label, ...series.map(({ values }) => values[place] ?? "")]);
-  // A spreadsheet would run what begins like a formula.
-  return Papa.unparse({ fields, data }, { escapeFormulae: true, newline: "\r\n" });
+  const rows = labels.map((label, place) => [label, ...series.map(({ values }) => values[place] ?? null)]);
+  return { fields, rows };
 }
 
 /** Whether there is anything to be drawn. */

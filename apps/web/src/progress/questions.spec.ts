@@ -1,7 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import type { ProgressView, SideProgressView, StandingItem } from "@mirrup/contract";
 import { NO_PRACTICE, type PracticeDay } from "@mirrup/core/teaching";
-import { hasValues, questionCsv, tableOf, type Question } from "./question.js";
+import { csvOf } from "../app/sheet.js";
+import { hasValues, questionSheet, tableOf, type Question } from "./question.js";
 import {
   chanceQuestion,
   clearedQuestion,
@@ -166,6 +167,6 @@ describe("a question's numbers", () => {
       ...["Skill", "left (% of tries clean)", "right (% of tries clean)"],
     ]);
     expect(tableOf(question).rows).toEqual([["=SUM(A1)", "50", "0"]]);
-    expect(questionCsv(question).split("\r\n")[1]).toBe(`"'=SUM(A1)",50,0`);
+    expect(csvOf(questionSheet(question)).split("\r\n")[1]).toBe(`"'=SUM(A1)",50,0`);
   });
 });

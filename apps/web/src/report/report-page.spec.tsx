@@ -1,10 +1,11 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import type { NextItem, ProgressView, StandingItem } from "@mirrup/contract";
+import type { ComboStandingItem, ComboView, NextItem, ProgressView, StandingItem } from "@mirrup/contract";
 import { NO_PRACTICE } from "@mirrup/core/teaching";
 import { cleanup, screen } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
-import { formsOf, reportOf } from "./report.js";
+import { eventSheet } from "./event-list.js";
+import { combosOf, formsOf, reportOf } from "./report.js";
 import { ReportPage } from "./report-page.js";
 import { careWords, learnedWords, summaryWords, workingWords } from "./words.js";
 
@@ -36,6 +37,27 @@ const item = (subject: string, side: "left" | "whole", more: Partial<NextItem> =
   ...{ tryGate: null, after: null, reason: { code: "stuck" }, isNew: false },
   ...more,
 });
+const COMBOS = ["Opener", "Closer", "Other"].map((name) => ({
+  ...{ id: name, version: 1, name, note: "", createdAt: "2026-06-01T10:00:00Z", linkedAt: null },
+  ...{ isRemoved: false, parts: [{ subject: "cross", side: "right", score: "xr o", times: 2 }] },
+})) as readonly ComboView[];
+const comboStanding = (comboId: string, side: "left" | "right", status: string) =>
+  ({
+    comboId,
+    side,
+    status,
+    cleanChance: 0.5,
+    gateBest: 4,
+    bestStreak: 4,
+    reviewDue: null,
+  }) as ComboStandingItem;
+const COMBO_STANDINGS = [
+  comboStanding("Opener", "right", "cleared"),
+  comboStanding("Opener", "left", "working"),
+  comboStanding("Closer", "right", "rusty"),
+  comboStanding("Closer", "left", "cleared"),
+  comboStanding("Other", "right", "ready"),
+];
 const NEXT = [item("side-swing-cross", "left"), item("double-under", "whole", { isNew: true })];
 
 describe("a report", () => {
@@ -62,6 +84,19 @@ describe("a report", () => {
     expect(care[0]).toContain("five minutes of easy jumping");
     expect(care.join(" ")).toContain("Wear shoes that cushion");
     expect(new Set(care).size).toBe(care.length);
+  });
+
+  it("lists an event's combos beside its forms, each with its sides", () => {
+    const { rows } = eventSheet(formsOf(STANDINGS), combosOf(COMBOS, COMBO_STANDINGS));
+    const mirrored = combosOf(COMBOS, [comboStanding("Other", "left", "cleared")]);
+    expect(mirrored).toMatchObject([
+      { name: "Other", sides: ["left"], score: expect.stringContaining("xl") },
+    ]);
+    expect(rows.slice(-3)).toEqual([
+      ["Crosses", "Cross", "yes", "yes"],
+      ["Combo", "Closer", "yes", "yes"],
+      ["Combo", "Opener", "", "yes"],
+    ]);
   });
 
   it("lists for an event what can be shown, the easier first", () => {
@@ -99,6 +134,8 @@ describe("the page of a report", () => {
           "GET /students/ada/next": { items: NEXT },
           "GET /students/ada/path": { steps: [], choices: [], tries: {} },
           "GET /students/ada/progress": VIEW,
+          "GET /combos": { items: COMBOS },
+          "GET /students/ada/combos": { items: COMBO_STANDINGS },
           ...answers,
         },
       },
@@ -113,7 +150,12 @@ describe("the page of a report", () => {
     await user.click(screen.getByRole("radio", { name: "Forms learned" }));
     expect(address()).toContain("kind=event");
     expect(await screen.findByText("Cross on both sides")).toBeTruthy();
-    expect(screen.getByRole("button", { name: "Save as CSV" })).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Save" })).toBeTruthy();
+    // Combos that are cleared, count by count; what is not is not shown.
+    expect(await screen.findByText(/^3 forms and 2 combos can be shown/)).toBeTruthy();
+    const combos = screen.getAllByRole("heading", { level: 4 }).map((one) => one.textContent);
+    expect(combos).toEqual(["Closer, as written and mirrored", "Opener, as written"]);
+    expect(screen.getAllByRole("list", { name: /^Counts 1/ })).toHaveLength(2);
   });
 
   it("is sent in words to one address by a coach, and by no viewer", async () => {

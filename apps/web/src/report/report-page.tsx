@@ -1,20 +1,21 @@
 import { localDate, sideScore, skillOf } from "@mirrup/core";
 import { Button, Group, SegmentedControl, Skeleton, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
-import Papa from "papaparse";
 import { useParams, useSearchParams } from "react-router";
 import { catalogue } from "../app/catalogue.js";
 import { currentParams } from "../app/current-params.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
-import { saveFile } from "../app/save-file.js";
+import { SheetButton } from "../app/sheet-button.js";
 import { useNow } from "../app/use-now.js";
-import { capital, dateWords, FAMILY_NAMES, goalWords, skillName } from "../app/words.js";
+import { capital, dateWords, goalWords, skillName } from "../app/words.js";
 import { SmallBraid } from "../braid/index.js";
 import { TellingStill } from "../figure/index.js";
-import { periodAsked, PERIOD_WEEKS, PERIODS, progressQuery } from "../progress/index.js";
+import { periodAsked, PeriodControl, progressQuery } from "../progress/index.js";
 import { nextQuery, pathQuery, standingsQuery, studentQuery, studioQuery } from "../students/index.js";
-import { formsOf, reportOf, type Report } from "./report.js";
+import { combosQuery, comboStandingsQuery } from "../combos/index.js";
+import { EventList, eventSheet } from "./event-list.js";
+import { combosOf, formsOf, reportOf, type Report } from "./report.js";
 import { SendReport } from "./send-report.js";
 import {
   atHomeWords,
@@ -51,6 +52,9 @@ export function ReportPage() {
     asked.set(name, value);
     setParams(asked, { replace: true });
   };
+  const combos = useQuery({ ...combosQuery, enabled: kind === "event" });
+  const comboStandings = useQuery({ ...comboStandingsQuery(studentId), enabled: kind === "event" });
+  const shown = combosOf(combos.data ?? [], comboStandings.data ?? []);
   const failed = [student, studio, standings, next, view].find((query) => failureOf(query) !== null);
   if (failed?.error) {
     return (
@@ -73,31 +77,18 @@ export function ReportPage() {
           data={Object.entries(KINDS).map(([value, label]) => ({ value, label }))}
           onChange={(value) => ask("kind", value)}
         />
-        {kind === "home" && (
-          <SegmentedControl
-            aria-label="How long a time"
-            value={String(weeks)}
-            data={PERIOD_WEEKS.map((one) => ({ value: String(one), label: PERIODS[one] }))}
-            onChange={(value) => ask("weeks", value)}
-          />
-        )}
+        {kind === "home" && <PeriodControl weeks={weeks} onChange={(value) => ask("weeks", value)} />}
         <Button size="md" onClick={() => window.print()}>
           Print
         </Button>
         {kind === "event" && standings.data !== undefined && (
-          <Button
-            size="md"
-            variant="default"
-            onClick={() => saveFile("forms.csv", formsCsv(formsOf(standings.data)), "text/csv;charset=utf-8")}
-          >
-            Save as CSV
-          </Button>
+          <SheetButton name="forms" make={() => eventSheet(formsOf(standings.data), shown)} size="md" />
         )}
       </Group>
       {!isRead ? (
         <Skeleton height={420} />
       ) : kind === "event" ? (
-        <Forms name={student.data.name} today={today} forms={formsOf(standings.data)} />
+        <EventList name={student.data.name} today={today} forms={formsOf(standings.data)} combos={shown} />
       ) : (
         <Home
           studentId={studentId}
@@ -111,22 +102,6 @@ export function ReportPage() {
         {studio.data?.name}, {dateWords(today)}
       </Text>
     </div>
-  );
-}
-
-function formsCsv(forms: ReturnType<typeof formsOf>): string {
-  const data = forms.flatMap(([family, own]) =>
-    own.map(({ subject, sides }) => [
-      FAMILY_NAMES[family],
-      capital(skillName(subject)),
-      sides.includes("left") || sides.includes("whole") ? "yes" : "",
-      sides.includes("right") || sides.includes("whole") ? "yes" : "",
-    ]),
-  );
-  // A spreadsheet would run what begins like a formula.
-  return Papa.unparse(
-    { fields: ["Family", "Form", "Left", "Right"], data },
-    { escapeFormulae: true, newline: "\r\n" },
   );
 }
 
@@ -227,40 +202,9 @@ function Picture({
     <figure>
       <div className={classes.shown}>
         <TellingStill score={score} />
-        <SmallBraid score={score} label={`The hands and feet of ${name}`} beat={null} tempo={60} />
+        <SmallBraid score={score} label={`The hands and feet of ${name}`} tempo={60} />
       </div>
       <figcaption>{capital(skillName(subject))}</figcaption>
     </figure>
-  );
-}
-
-interface FormsProps {
-  readonly name: string;
-  readonly today: string;
-  readonly forms: ReturnType<typeof formsOf>;
-}
-
-/** The list of forms that a student can show. */
-function Forms({ name, today, forms }: FormsProps) {
-  const many = forms.reduce((sum, [, own]) => sum + own.length, 0);
-  return (
-    <article className={classes.report}>
-      <Title order={2}>{name}</Title>
-      <Text className={classes.lead}>
-        {many === 0 ? "No form is cleared yet." : `${many} forms can be shown, as of ${dateWords(today)}.`}
-      </Text>
-      {forms.map(([family, own]) =>
-        own.length === 0 ? null : (
-          <section key={family}>
-            <Title order={3}>{FAMILY_NAMES[family]}</Title>
-            <ul className={classes.columns}>
-              {own.map((one) => (
-                <li key={one.subject}>{capital(learnedWords(one).replace(/^the /, ""))}</li>
-              ))}
-            </ul>
-          </section>
-        ),
-      )}
-    </article>
   );
 }

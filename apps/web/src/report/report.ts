@@ -1,6 +1,14 @@
 /** What a report says of a student in a period: of the record alone, as whoever reads no chart would be told. */
-import type { NextItem, PathView, ProgressView, StandingItem } from "@mirrup/contract";
+import type {
+  ComboStandingItem,
+  ComboView,
+  NextItem,
+  PathView,
+  ProgressView,
+  StandingItem,
+} from "@mirrup/contract";
 import {
+  byName,
   FAMILIES,
   gateTarget,
   grouped,
@@ -9,6 +17,7 @@ import {
   type SideName,
   type SubjectSide,
 } from "@mirrup/core";
+import { comboText, onSide } from "@mirrup/core/combos";
 import { addPractice, homeDrills, isMet, NO_PRACTICE, type PracticeSums } from "@mirrup/core/teaching";
 import { catalogue } from "../app/catalogue.js";
 import { familyOf } from "../app/family.js";
@@ -91,4 +100,30 @@ export function formsOf(
     const own = able.filter(({ subject }) => familyOf(subject) === family);
     return [family, [...own].sort((one, other) => levelOf(one) - levelOf(other))] as const;
   });
+}
+
+/** A combo that can be shown, and on which sides. */
+export interface ShownCombo {
+  readonly id: string;
+  readonly name: string;
+  readonly sides: readonly SideName[];
+  /** As written, or mirrored where that side alone can be shown. */
+  readonly score: string;
+}
+
+/** The combos that are cleared, by their names. */
+export function combosOf(
+  combos: readonly ComboView[],
+  standings: readonly ComboStandingItem[],
+): readonly ShownCombo[] {
+  return combos
+    .map(({ id, name, parts }) => {
+      const sides = standings
+        .filter((one) => one.comboId === id && isMet(one.status))
+        .map(({ side }) => side);
+      const isMirrored = sides.every((side) => side === "left");
+      return { id, name, sides, score: comboText(isMirrored ? onSide(parts, "left") : parts) };
+    })
+    .filter(({ sides }) => sides.length > 0)
+    .sort((one, other) => byName(one.name, other.name));
 }

@@ -1,1 +1,1 @@
-export { writeRoster } from "./roster-file.js";
+export { rosterSheet } from "./roster-file.js";

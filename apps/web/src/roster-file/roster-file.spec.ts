@@ -1,8 +1,9 @@
+import { csvOf } from "../app/sheet.js";
 import { describe, expect, it } from "@jest/globals";
 import type { GroupView, StudentDetail } from "@mirrup/contract";
 import { readLength } from "./columns.js";
 import { decodeText, rowsOfText } from "../app/file-rows.js";
-import { readRoster as readRows, writeRoster } from "./roster-file.js";
+import { readRoster as readRows, rosterSheet } from "./roster-file.js";
 
 const readRoster = (text: string, known: Iterable<string>) => readRows(rowsOfText(text), known);
 
@@ -85,7 +86,7 @@ describe("a roster file", () => {
       gates: {},
     };
     const group = { id: "g", name: "Fridays" } as GroupView;
-    const { rows, faults } = readRoster(writeRoster([student], [group]), []);
+    const { rows, faults } = readRoster(csvOf(rosterSheet([student], [group])), []);
     expect(faults).toEqual([]);
     const {
       id: _i,

@@ -1,7 +1,7 @@
 /** A roster file read and written: rows, what each comes to, and what is wrong with it, row by row. */
 import type { GroupView, StudentDetail } from "@mirrup/contract";
-import Papa from "papaparse";
 import { v7 as uuid } from "uuid";
+import type { Sheet } from "../app/sheet.js";
 import type { FileRows } from "../app/file-rows.js";
 import { plainName } from "../app/plain.js";
 import { columnOf, COLUMNS, type Column, type RosterRow } from "./columns.js";
@@ -55,7 +55,7 @@ export class RosterReader {
   add(cells: readonly string[], line: number): void {
     if (cells.every((cell) => cell.trim() === "")) return;
     const cellsRead = this.columns.flatMap((column, place) => {
-      // Undoes the mark by which `writeRoster` keeps a cell from being run as a formula.
+      // Undoes the mark by which a saved sheet keeps a cell from being run as a formula.
       const text = (cells[place] ?? "").trim().replace(/^'(?=[=+\-@])/, "");
       return column === undefined || text === "" ? [] : [{ column, read: column.read(text) }];
     });
@@ -109,8 +109,8 @@ export function readRoster(
   return reader.result();
 }
 
-/** The roster as CSV, with the headings that the reader understands. */
-export function writeRoster(students: readonly StudentDetail[], groups: readonly GroupView[]): string {
+/** The roster with the headings that the reader understands. */
+export function rosterSheet(students: readonly StudentDetail[], groups: readonly GroupView[]): Sheet {
   const nameOf = new Map(groups.map((group) => [group.id, group.name]));
   const rows = students
     .filter((student) => !student.archived)
@@ -118,10 +118,5 @@ export function writeRoster(students: readonly StudentDetail[], groups: readonly
       const names = student.groups.flatMap((id) => nameOf.get(id) ?? []);
       return COLUMNS.map((column) => column.write(student, names));
     });
-  const csv = Papa.unparse(
-    { fields: COLUMNS.map((column) => column.heading), data: rows },
-    // A cell that a spreadsheet would run as a formula is written so that it stays text.
-    { escapeFormulae: true },
-  );
-  return `\uFEFF${csv}\r\n`;
+  return { fields: COLUMNS.map((column) => column.heading), rows };
 }

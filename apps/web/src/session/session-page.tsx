@@ -128,7 +128,7 @@ export function SessionPage() {
             />
           )}
           {plan.data.notes.map((note) => (
-            <Alert key={note.code} color="yellow" className={classes.note}>
+            <Alert key={note.code} color="yellow">
               {noteWords(note)}
             </Alert>
           ))}

@@ -54,7 +54,7 @@ export function WeeksPage() {
   }
   return (
     <section className={classes.page}>
-      <Group align="end" className={classes.asked}>
+      <Group align="end">
         <WeeksFields
           asked={asked}
           label="Until"
@@ -131,8 +131,9 @@ function Outlook({ studentId, view, isOld, onAsk }: OutlookProps) {
           <li key={week.start} className={shared.week}>
             <Title order={3}>Week of {daysWords(week.start)}</Title>
             <span className={shared.quiet}>
-              {counted(week.lessons.length, "lesson")}, about {wholeWords(week.landings)} weighted landings
-              {view.allowance !== null && ` of ${wholeWords(view.allowance)} allowed`}
+              {counted(week.lessons.length, "lesson")}, about {wholeWords(week.landings)}
+              {view.allowance !== null && ` of the ${wholeWords(view.allowance)}`} weighted landings
+              {view.allowance !== null && " that are allowed"}
               {week.slack >= 1 && `, room for ${wholeWords(week.slack)} tries more`}
               {week.isTaper && ", half of the usual: the week before goes easy"}
             </span>

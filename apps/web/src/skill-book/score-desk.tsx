@@ -23,8 +23,7 @@ import { catalogue } from "../app/catalogue.js";
 import { pluralOf } from "../app/plural.js";
 import { usePaths } from "../app/paths.js";
 import { capital, linkWords, listWords, skillName } from "../app/words.js";
-import { Braid } from "../braid/index.js";
-import { Figure } from "../figure/index.js";
+import { FigureBraid } from "../figure/index.js";
 import { useSettings } from "../students/index.js";
 import { BodyControls, DEFAULT_BODY, timingOptions, type BodySettings } from "./body-controls.js";
 import { ScoreEditor } from "./score-editor.js";
@@ -146,7 +145,10 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
   );
   const paths = usePaths();
   const timed = new URLSearchParams(skillId === null ? { score: text } : { skill: skillId, score: text });
-  const jumper = useMemo(() => ({ dominant }), [dominant]);
+  const whose = useMemo(
+    () => ({ heightMm: null, ropeLengthMm: null, dominantHand: isLeft ? ("left" as const) : null }),
+    [isLeft],
+  );
   const words = reading.ok ? listWords(readScore(reading.score)) : "";
   return (
     <section className={classes.desk} aria-label="Score desk">
@@ -195,20 +197,13 @@ export function ScoreDesk({ skillId, original, text, onChange }: ScoreDeskProps)
       {reading.ok && (
         <>
           <Text className={classes.words}>{words}</Text>
-          <Braid
+          <FigureBraid
             score={reading.score}
             timing={reading.timing}
             dominant={dominant}
             label={`The braid of: ${words}`}
-            above={(playhead) => (
-              <Figure
-                score={reading.score}
-                timing={reading.timing}
-                name={skillId === null ? "This score" : capital(skillName(skillId))}
-                jumper={jumper}
-                playhead={playhead}
-              />
-            )}
+            name={skillId === null ? "This score" : capital(skillName(skillId))}
+            whose={whose}
           />
           <Tightest score={reading.score} timing={reading.timing} />
           <SameScore score={reading.score} except={skillId} />

@@ -171,14 +171,21 @@ export function SkillBookPage() {
   return (
     <div className={classes.page} data-chosen={skillId !== null}>
       <div className={classes.list}>
-        {mayTeach && (
-          <Button component={Link} to={paths.skill(NEW)} variant="default" fullWidth mb="md">
-            A new skill of your own
+        <div className={classes.ways}>
+          {mayTeach && (
+            <Button component={Link} to={paths.skill(NEW)} variant="default">
+              A new skill of your own
+            </Button>
+          )}
+          {mayTeach && (
+            <Button component={Link} to={paths.skillOrder} variant="default">
+              Order of the skills
+            </Button>
+          )}
+          <Button component={Link} to={paths.programmes} variant="default">
+            Programmes
           </Button>
-        )}
-        <Button component={Link} to={paths.programmes} variant="default" fullWidth mb="md">
-          Programmes
-        </Button>
+        </div>
         <SkillList
           selected={skillId}
           words={words}

@@ -50,7 +50,7 @@ export function SkillList({ selected, words, arrangement, onSearch, onArrange, p
   const groups = arranged(words, arrangement);
   const shown = [...groups.values()].some((skills) => skills.length > 0);
   return (
-    <nav className={classes.list} aria-label="Skills">
+    <nav className={classes.list} aria-label="Skills" data-chosen={selected !== null && words === ""}>
       <TextInput
         ref={search}
         aria-label="Find a skill by any of its names"

@@ -1,26 +1,20 @@
 import type { Items, StudentDetail } from "@mirrup/contract";
-import { Button } from "@mantine/core";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { get } from "../app/api.js";
-import { saveFile } from "../app/save-file.js";
-import { tellFault } from "../app/undo.js";
+import { SheetButton } from "../app/sheet-button.js";
 import { groupsQuery } from "./queries.js";
 
-/** The roster as a CSV file that the import reads again. */
+/** The roster as a file that the import reads again. */
 export function ExportButton() {
   const client = useQueryClient();
-  const save = useMutation({
-    mutationFn: async () => {
-      const { writeRoster } = await import("../roster-file/index.js");
-      const { items } = await get<Items<StudentDetail>>("/students/details");
-      const groups = await client.query({ ...groupsQuery, staleTime: "static" });
-      saveFile("students.csv", writeRoster(items, groups), "text/csv;charset=utf-8");
-    },
-    onError: tellFault,
-  });
+  const make = async () => {
+    const { rosterSheet } = await import("../roster-file/index.js");
+    const { items } = await get<Items<StudentDetail>>("/students/details");
+    return rosterSheet(items, await client.query({ ...groupsQuery, staleTime: "static" }));
+  };
   return (
-    <Button variant="default" size="md" loading={save.isPending} onClick={() => save.mutate()}>
+    <SheetButton name="students" make={make} size="md">
       Export
-    </Button>
+    </SheetButton>
   );
 }

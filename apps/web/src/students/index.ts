@@ -21,7 +21,9 @@ export {
   weeksQuery,
 } from "./queries.js";
 export { LastSets } from "./last-sets.js";
+export { useJumper, useMeasuredJumps } from "./measured-jumps.js";
 export { MissMap } from "./miss-map.js";
+export { MissPicture } from "./miss-picture.js";
 export { SkillBead } from "./skill-bead.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";

@@ -1,9 +1,10 @@
-import { missCount, sideScore, skillOf, timeScore, type SideName } from "@mirrup/core";
+import { missCount, sideScore, skillOf, type SideName } from "@mirrup/core";
 import { missMap } from "@mirrup/core/teaching";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { catalogue } from "../app/catalogue.js";
-import { missMapWords, subjectName } from "../app/words.js";
-import { Braid } from "../braid/index.js";
+import { missMapWords } from "../app/words.js";
+import { MissPicture } from "./miss-picture.js";
 import { lastSetsQuery } from "./queries.js";
 
 interface MissMapProps {
@@ -14,6 +15,7 @@ interface MissMapProps {
 
 /** Where in the repetition the last sets missed, on the skill's braid; nothing where nobody noted it. */
 export function MissMap({ studentId, subject, side }: MissMapProps) {
+  const [isOpen, setOpen] = useState(false);
   const sets = useQuery(lastSetsQuery(studentId, subject, side));
   const score = sideScore(skillOf(catalogue(), subject), side);
   const misses = (sets.data ?? [])
@@ -23,15 +25,10 @@ export function MissMap({ studentId, subject, side }: MissMapProps) {
   const map = missMap(score, misses);
   if (map.turns.every((turn) => turn.misses === 0)) return null;
   return (
-    <details>
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>Where it missed</summary>
       <p>{missMapWords(map, missCount(misses))}</p>
-      <Braid
-        score={score}
-        timing={timeScore(score)}
-        label={`Misses on the braid of ${subjectName(subject, side)}`}
-        misses={map.turns.map((turn) => turn.misses)}
-      />
+      {isOpen && <MissPicture studentId={studentId} subject={subject} side={side} map={map} />}
     </details>
   );
 }

@@ -1,6 +1,6 @@
 /** Which students a list shows and in what order: pure, so that it can be told and tested apart. */
 import type { StudentView } from "@mirrup/contract";
-import { DAY_MS } from "@mirrup/core";
+import { byName, DAY_MS } from "@mirrup/core";
 import { plain } from "../app/plain.js";
 
 export const SHOWN = ["all", "unseen", "stuck", "review", "archived"] as const;
@@ -40,7 +40,7 @@ function isShown(student: StudentView, shown: Shown, now: number): boolean {
 }
 
 const ORDERS: Readonly<Record<Sort, (one: StudentView, other: StudentView) => number>> = {
-  name: (one, other) => one.name.localeCompare(other.name),
+  name: (one, other) => byName(one.name, other.name),
   level: (one, other) => other.level - one.level,
   cleared: (one, other) => other.counts.cleared - one.counts.cleared,
   seen: (one, other) => (one.lastPractisedAt ?? "").localeCompare(other.lastPractisedAt ?? ""),

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import { cleanup, screen, waitFor } from "@testing-library/react";
+import { useState } from "react";
 import { drawn, signedIn } from "../testing/drawn.js";
 import { Archive } from "./archive.js";
 
@@ -85,5 +86,36 @@ describe("the whole studio", () => {
     await user.click(await screen.findByRole("button", { name: "Save the studio" }));
     expect(await screen.findByText("Everything is being gathered …")).toBeTruthy();
     expect((await screen.findByRole("alert")).textContent).toBe("It was stopped.");
+  });
+
+  it("says how it went though the page was made anew in the middle of it", async () => {
+    function Page() {
+      const [times, setTimes] = useState(0);
+      return (
+        <>
+          <button onClick={() => setTimes(times + 1)}>Anew</button>
+          <Archive key={times} />
+        </>
+      );
+    }
+    const { user } = drawn(<Page />, { answers: { "GET /auth/session": signedIn("owner") } });
+    let finish: () => void = () => undefined;
+    answering(
+      () =>
+        new Promise((resolve) => {
+          const json = () => Promise.resolve({ students: 2, sets: 40 });
+          finish = () => resolve({ ok: true, status: 200, headers: new Headers(), json });
+        }),
+    );
+    await screen.findByRole("button", { name: "Read a saved studio" });
+    const input = document.querySelector<HTMLInputElement>('input[type="file"]');
+    if (input === null) throw new Error("There is nothing to choose a file with.");
+    await user.upload(input, file);
+    expect(await screen.findByText("The file is being read …")).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: "Anew" }));
+    expect(screen.getByText("The file is being read …")).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Stop" })).toBeTruthy();
+    finish();
+    expect(await screen.findByText("Read: 2 students with 40 sets.")).toBeTruthy();
   });
 });

@@ -1,10 +1,10 @@
 import type { ArchiveReply } from "@mirrup/contract";
 import { Button, FileButton, Group, Loader, Text, Title } from "@mantine/core";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useRef } from "react";
+import { useMutation, useMutationState, useQueryClient, type MutationState } from "@tanstack/react-query";
 import { getFile, sendFile } from "../app/api.js";
 import { counted } from "../app/plural.js";
 import { saveFile } from "../app/save-file.js";
+import { currentStudio } from "../app/studio.js";
 import { useMembership } from "../account/index.js";
 
 /** The studio's name as a file can have it. */
@@ -16,26 +16,51 @@ function fileName(name: string): string {
 /** Whether somebody ended what failed so. */
 const isStopped = ({ cause }: Error) => cause instanceof DOMException && cause.name === "AbortError";
 
+/** How a file is saved or read, with what ends it. */
+interface Under {
+  readonly stop: AbortController;
+}
+interface Reading extends Under {
+  readonly file: File;
+}
+
+/**
+ * The last try of one kind in this studio, wherever it was begun: what is read is taught at once, and the page is made
+ * anew in the middle of it.
+ */
+function useLast<Data, Variables>(
+  mutationKey: readonly unknown[],
+): MutationState<Data, Error, Variables> | undefined {
+  return useMutationState({
+    filters: { mutationKey, exact: true },
+    select: (mutation) => mutation.state as MutationState<Data, Error, Variables>,
+  }).at(-1);
+}
+
 /** The whole studio as one file, and such a file read into a studio that is empty. */
 export function Archive() {
   const client = useQueryClient();
   const name = useMembership()?.studioName ?? "";
-  const stop = useRef<AbortController | null>(null);
-  const begun = () => {
-    stop.current = new AbortController();
-    return stop.current.signal;
-  };
-  const save = useMutation({
-    mutationFn: async () => {
-      saveFile(fileName(name), await getFile("/studio/archive", begun()), "application/gzip");
+  const key = (what: "save" | "read") => ["archive", currentStudio(), what] as const;
+  const saving = useMutation({
+    mutationKey: key("save"),
+    mutationFn: async ({ stop }: Under) => {
+      const file = await getFile("/studio/archive", stop.signal);
+      saveFile(fileName(name), file, "application/gzip");
     },
   });
-  const read = useMutation({
-    mutationFn: (file: File) => sendFile<ArchiveReply>("/studio/archive", file, begun()),
+  const reading = useMutation({
+    mutationKey: key("read"),
+    mutationFn: ({ file, stop }: Reading) => sendFile<ArchiveReply>("/studio/archive", file, stop.signal),
     onSuccess: () => client.invalidateQueries(),
   });
-  const isBusy = save.isPending || read.isPending;
-  const failure = save.error ?? read.error;
+  const saved = useLast<undefined, Under>(key("save"));
+  const read = useLast<ArchiveReply, Reading>(key("read"));
+  const busy = [saved, read].find((one) => one?.status === "pending");
+  const isBusy = busy !== undefined;
+  // Of the two what was begun last.
+  const last = (saved?.submittedAt ?? 0) > (read?.submittedAt ?? 0) ? saved : read;
+  const failure = last?.error ?? null;
   return (
     <section aria-labelledby="archive">
       <Title order={2} id="archive">
@@ -47,12 +72,17 @@ export function Archive() {
         spreadsheet. Accounts, passwords and links stay behind.
       </Text>
       <Group gap="sm" mt="sm">
-        <Button size="md" variant="default" disabled={isBusy} onClick={() => save.mutate()}>
+        <Button
+          size="md"
+          variant="default"
+          disabled={isBusy}
+          onClick={() => saving.mutate({ stop: new AbortController() })}
+        >
           Save the studio
         </Button>
         <FileButton
           accept=".gz,.tgz,application/gzip"
-          onChange={(file) => file !== null && read.mutate(file)}
+          onChange={(file) => file !== null && reading.mutate({ file, stop: new AbortController() })}
           disabled={isBusy}
         >
           {(props) => (
@@ -65,9 +95,9 @@ export function Archive() {
           <>
             <Loader size="sm" />
             <Text role="status">
-              {save.isPending ? "Everything is being gathered …" : "The file is being read …"}
+              {saved?.status === "pending" ? "Everything is being gathered …" : "The file is being read …"}
             </Text>
-            <Button variant="subtle" onClick={() => stop.current?.abort()}>
+            <Button variant="subtle" onClick={() => busy.variables?.stop.abort()}>
               Stop
             </Button>
           </>
@@ -81,7 +111,7 @@ export function Archive() {
           {isStopped(failure) ? "It was stopped." : failure.message}
         </Text>
       )}
-      {read.data !== undefined && (
+      {last === read && read?.data !== undefined && (
         <Text role="status" mt="xs">
           Read: {counted(read.data.students, "student")} with {counted(read.data.sets, "set")}.
         </Text>

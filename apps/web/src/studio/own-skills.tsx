@@ -9,7 +9,7 @@ import { programmes } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { tellFault } from "../app/undo.js";
 import { capital, dateTimeWords, listWords, SCHOOL_NAMES, skillName } from "../app/words.js";
-import { changesTo, SkillsInOut, useSkillChange } from "../own-skill/index.js";
+import { CatchingUp, changesTo, SkillsInOut, useSkillChange } from "../own-skill/index.js";
 import { studioQuery } from "../students/index.js";
 import { ClassGates } from "./class-gates.js";
 import { editionsQuery } from "./queries.js";
@@ -100,6 +100,7 @@ export function OwnSkills() {
   return (
     <section>
       <Title order={2}>Our own skills</Title>
+      <CatchingUp />
       {entries.length === 0 && (
         <Text>
           You teach what ships.{" "}
@@ -118,6 +119,7 @@ export function OwnSkills() {
           ))}
         </Alert>
       )}
+      {mayTeach && <Link to={paths.skillOrder}>Order of the skills</Link>}
       {links("Made here", of("own"))}
       {links("Taught our way", of("changed"))}
       {links("Hidden", hidden)}

@@ -3,7 +3,8 @@ import { jest } from "@jest/globals";
 import type { Membership, SessionView } from "@mirrup/contract";
 import { MantineProvider } from "@mantine/core";
 import { notifications, Notifications } from "@mantine/notifications";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { ReadingClient } from "../app/reading-client.js";
 import { configure, render } from "@testing-library/react";
 import { userEvent, type UserEvent } from "@testing-library/user-event";
 import type { ReactElement } from "react";
@@ -91,7 +92,7 @@ interface DrawnOptions {
 interface Drawn {
   /** What was sent that is no mere question, in order. */
   readonly sent: readonly Sent[];
-  readonly client: QueryClient;
+  readonly client: ReadingClient;
   readonly user: UserEvent;
   /** Where the address bar is now, below the studio's. */
   readonly address: () => string | null;
@@ -104,7 +105,7 @@ export function drawn(element: ReactElement, { answers = {}, at = "/" }: DrawnOp
   enterStudio(STUDIO_ID);
   setSender({ personId: "coach", studioId: STUDIO_ID });
   Object.assign(globalThis, { fetch: fetchBy(answers, sent) });
-  const client = new QueryClient({
+  const client = new ReadingClient({
     defaultOptions: { queries: { retry: false, staleTime: Infinity }, mutations: { retry: false } },
   });
   const shown = (

@@ -4,9 +4,10 @@ import { Button, Group, Input, NumberInput, SegmentedControl, Text, Title } from
 import { useHotkeys } from "@mantine/hooks";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
+import { beatName, heightWords, JUMP_WAY_NAMES } from "../app/jump-words.js";
 import { dateTimeWords, type LengthUnit } from "../app/words.js";
 import classes from "./timing.module.css";
-import { beatName, heightWords, unreadWords } from "./timing-words.js";
+import { unreadWords } from "./timing-words.js";
 import { useLandings } from "./use-landings.js";
 
 const FLOORS = [
@@ -159,7 +160,7 @@ export function MeasureJump(props: MeasureJumpProps) {
               <li key={jump.id}>
                 <span>
                   <strong>{heightWords(jump.heightMm / 1000, unit)}</strong> in a {beatName(jump.turns)},{" "}
-                  {dateTimeWords(jump.measuredAt)}, {WAYS[jump.way]}
+                  {dateTimeWords(jump.measuredAt)}, {JUMP_WAY_NAMES[jump.way]}
                 </span>
                 {isKept && (
                   <Button variant="subtle" size="compact-sm" onClick={() => onRemove(jump)}>
@@ -174,12 +175,6 @@ export function MeasureJump(props: MeasureJumpProps) {
     </section>
   );
 }
-
-const WAYS: Readonly<Record<JumpMeasure["way"], string>> = {
-  taps: "from tapped landings",
-  ticks: "from a tapped set",
-  typed: "as it was known",
-};
 
 interface FromSetsProps {
   readonly tapped: readonly SetView[];

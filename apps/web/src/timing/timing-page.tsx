@@ -16,43 +16,31 @@ import {
 } from "@mirrup/core";
 import { armWindows, speedChanges, type ArmWindow } from "@mirrup/core/figure";
 import { turnRateOf } from "@mirrup/catalogue";
-import {
-  Button,
-  Group,
-  NumberInput,
-  SegmentedControl,
-  Select,
-  Table,
-  Text,
-  TextInput,
-  Title,
-} from "@mantine/core";
+import { Group, NumberInput, SegmentedControl, Select, Table, Text, TextInput, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
 import { catalogue } from "../app/catalogue.js";
 import { currentParams } from "../app/current-params.js";
-import { saveFile } from "../app/save-file.js";
+import { handOf } from "../app/hand-of.js";
+import { beatName, heightWords } from "../app/jump-words.js";
+import { SheetButton } from "../app/sheet-button.js";
 import { offerUndo } from "../app/undo.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { capital, listWords, skillName, type LengthUnit } from "../app/words.js";
-import { Braid } from "../braid/index.js";
-import { sayJump, useJumps } from "../device/index.js";
-import { Figure } from "../figure/index.js";
-import { detailQuery, lastSetsQuery, studentsQuery, useSettings } from "../students/index.js";
-import { jumperOf, timingOf } from "./jumper.js";
-import { MeasureJump } from "./measure-jump.js";
-import { jumpsQuery } from "./queries.js";
+import { sayJump } from "../device/index.js";
+import { FigureBraid } from "../figure/index.js";
 import {
-  beatName,
-  changeWords,
-  heightWords,
-  instantWords,
-  remedyWords,
-  windowName,
-  windowsCsv,
-} from "./timing-words.js";
+  detailQuery,
+  lastSetsQuery,
+  studentsQuery,
+  useMeasuredJumps,
+  useSettings,
+} from "../students/index.js";
+import { MeasureJump } from "./measure-jump.js";
+import { timingOf } from "./timing-of.js";
+import { changeWords, instantWords, remedyWords, windowName, windowsSheet } from "./timing-words.js";
 import classes from "./timing.module.css";
 
 const RATES = { least: 60, most: 400 } as const;
@@ -179,18 +167,17 @@ function Of({ score, name, asked, turnRate }: OfProps) {
   const { unit } = useSettings();
   const mayTeach = useMayTeach();
   const student = useQuery({ ...detailQuery(studentId ?? ""), enabled: studentId !== null });
-  const stored = useQuery({ ...jumpsQuery(studentId ?? ""), enabled: studentId !== null });
   const isOneJump = expandBeats(score).length === 1;
   const sets = useQuery({
     ...lastSetsQuery(studentId ?? "", skill ?? "", side),
     enabled: studentId !== null && skill !== null && isOneJump,
   });
-  const jumps = useJumps(studentId, stored.data ?? NO_JUMPS);
-  const jumper = useMemo(() => jumperOf(student.data), [student.data]);
+  const jumps = useMeasuredJumps(studentId);
+  const dominant = handOf(student.data);
   const { highest } = measureScore(score);
   const options = useMemo(
-    () => ({ ...timingOf(jumps, highest, turnRate), dominant: jumper.dominant ?? "r" }) as const,
-    [jumps, highest, turnRate, jumper],
+    () => ({ ...timingOf(jumps, highest, turnRate), dominant }) as const,
+    [jumps, highest, turnRate, dominant],
   );
   const timing = useMemo(() => timeScore(score, options), [score, options]);
   const windows = useMemo(() => armWindows(score, options), [score, options]);
@@ -198,14 +185,13 @@ function Of({ score, name, asked, turnRate }: OfProps) {
   const whose = student.data?.name ?? null;
   return (
     <>
-      <Braid
+      <FigureBraid
         score={score}
         timing={timing}
         dominant={options.dominant}
         label={`The braid of: ${words.slice(0, 400)}`}
-        above={(playhead) => (
-          <Figure score={score} timing={timing} name={name} jumper={jumper} playhead={playhead} />
-        )}
+        name={name}
+        whose={student.data}
       />
       <div className={classes.columns}>
         <div className={classes.main}>
@@ -234,7 +220,6 @@ function Of({ score, name, asked, turnRate }: OfProps) {
 
 /** A table that is wider than the page is moved by the arrow keys. */
 const REACHED_BY_KEYS = { viewportProps: { tabIndex: 0 } } as const;
-const NO_JUMPS: readonly [] = [];
 /** More are in the sheet. */
 const SHOWN = 64;
 
@@ -250,13 +235,7 @@ function Windows({ windows, name, whose }: WindowsProps) {
     <section aria-label="When the hands move">
       <Group justify="space-between">
         <Title order={2}>When the hands move</Title>
-        <Button
-          variant="default"
-          size="sm"
-          onClick={() => saveFile("windows.csv", windowsCsv(windows), "text/csv")}
-        >
-          Save as CSV
-        </Button>
+        <SheetButton name="windows" make={() => windowsSheet(windows)} size="sm" />
       </Group>
       <Table.ScrollContainer minWidth={640} scrollAreaProps={REACHED_BY_KEYS}>
         <Table captionSide="bottom">

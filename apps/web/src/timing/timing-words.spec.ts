@@ -1,15 +1,16 @@
 import { expect, test } from "@jest/globals";
 import { scoreOf } from "@mirrup/core";
 import { armWindows, speedChanges } from "@mirrup/core/figure";
+import { heightWords } from "../app/jump-words.js";
+import { csvOf } from "../app/sheet.js";
 import Papa from "papaparse";
 import {
   changeWords,
-  heightWords,
   instantWords,
   remedyWords,
   unreadWords,
   windowName,
-  windowsCsv,
+  windowsSheet,
 } from "./timing-words.js";
 
 const cross = armWindows(scoreOf("o xr o"));
@@ -31,7 +32,7 @@ test("a window is said by the jump: after take-off, around the top, before landi
 });
 
 test("the sheet has every window with its numbers, and reads back as it was", () => {
-  const { data } = Papa.parse<Record<string, string>>(windowsCsv(cross), { header: true });
+  const { data } = Papa.parse<Record<string, string>>(csvOf(windowsSheet(cross)), { header: true });
   expect(data).toHaveLength(cross.length);
   expect(data[0]).toMatchObject({
     ...{ "from jump": "1", "to jump": "2", "arms from": "open", kind: "closes" },

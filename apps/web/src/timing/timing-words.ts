@@ -1,5 +1,5 @@
 /** A score's timing as a coach says it, and as a sheet has it. */
-import { armsWords, multipleName } from "@mirrup/core";
+import { armsWords } from "@mirrup/core";
 import {
   LEAST_LANDINGS,
   type ArmWindow,
@@ -8,8 +8,9 @@ import {
   type SpeedChange,
   type SpeedRemedy,
 } from "@mirrup/core/figure";
-import Papa from "papaparse";
-import { lengthIn, listWords, type LengthUnit } from "../app/words.js";
+import { heightWords } from "../app/jump-words.js";
+import type { Sheet } from "../app/sheet.js";
+import { listWords, type LengthUnit } from "../app/words.js";
 
 const ms = (seconds: number) => Math.round(1000 * seconds);
 
@@ -33,16 +34,7 @@ export function instantWords({ afterTakeOff, afterTop, beforeLanding }: JumpInst
   return `${ms(afterTakeOff)} ms after take-off, ${around}, ${ms(beforeLanding)} ms before landing`;
 }
 
-/** A height of centimetres or inches, as one says it. */
-export function heightWords(metres: number, unit: LengthUnit): string {
-  return `${unit === "cm" ? String(Math.round(100 * metres)) : String(lengthIn(1000 * metres, "in"))} ${unit}`;
-}
-
 const rateWords = (rate: number) => `${Math.round(rate)} a minute`;
-
-export function beatName(turns: number): string {
-  return turns < 2 ? "single" : multipleName(turns);
-}
 
 export function changeWords({ rates }: SpeedChange, from: string, to: string): string {
   const [one, other] = rates;
@@ -76,7 +68,7 @@ export function unreadWords(why: Extract<JumpReading, { ok: false }>["why"], tap
 }
 
 /** Every window with its numbers in milliseconds. */
-export function windowsCsv(windows: readonly ArmWindow[]): string {
+export function windowsSheet(windows: readonly ArmWindow[]): Sheet {
   const ends = (at: JumpInstant) => [ms(at.afterTakeOff), ms(at.afterTop), ms(at.beforeLanding)];
   const fields = [
     ...["from jump", "to jump", "arms from", "arms to", "kind"],
@@ -84,9 +76,9 @@ export function windowsCsv(windows: readonly ArmWindow[]): string {
     ...["ends after take-off ms", "ends after top ms", "ends before landing ms"],
     ...["window ms", "hand moves", "hand moves a second", "tightest"],
   ];
-  const data = windows.map(({ from, to, arms, kind, begin, end, seconds, cost, demand, isTightest }) => [
+  const rows = windows.map(({ from, to, arms, kind, begin, end, seconds, cost, demand, isTightest }) => [
     ...[from.beat + 1, to.beat + 1, ...arms.map(armsWords), WINDOW_NAMES[kind]],
-    ...[...ends(begin), ...ends(end), ms(seconds), cost, demand.toFixed(2), isTightest ? "yes" : ""],
+    ...[...ends(begin), ...ends(end), ms(seconds), cost, Number(demand.toFixed(2)), isTightest ? "yes" : ""],
   ]);
-  return Papa.unparse({ fields, data }, { escapeFormulae: true, newline: "\r\n" });
+  return { fields, rows };
 }

@@ -27,7 +27,7 @@ describe("what newer rules read otherwise", () => {
   it("is told by student, what is lost before what is won", async () => {
     shown([change("Ada", "cross", false), change("Ada", "side-swing", false), change("Bo", "skier", true)]);
     expect((await screen.findByRole("alert")).textContent).toMatch(
-      /So 2 sides are no longer cleared:.*Ada: cross, left side,? and side swing, left side.*1 side is cleared by what.*Bo/,
+      /So 2 sides are no longer cleared:.*Ada: cross, left side,? and side swing, left side.*1 side is cleared by them.*Bo/,
     );
   });
 

@@ -31,13 +31,13 @@ export function RulesChanges() {
   return (
     <Alert color="yellow" title="The rules of evidence have changed" mb="md">
       <p>
-        A drill of a part now counts for the part, and no more for the whole trick.
+        Everybody’s sets are read by newer rules than before.
         {lost.length > 0 && ` So ${sidesWords(lost.length)} no longer cleared:`}
       </p>
       {lost.length > 0 && <Sides changes={lost} />}
       {won.length > 0 && (
         <>
-          <p>{sidesWords(won.length)} cleared by what was jumped elsewhere:</p>
+          <p>{sidesWords(won.length)} cleared by them:</p>
           <Sides changes={won} />
         </>
       )}

@@ -1,7 +1,9 @@
 /** The words that ship with the application, for the audio clock. */
-import { piecesOf } from "./plan.js";
 import { SPANS } from "./spans.js";
 import address from "./words.mp3";
+
+/** Where they are read from. */
+export const WORDS_ADDRESS = address;
 
 export interface Recorded {
   readonly buffer: AudioBuffer;
@@ -12,7 +14,6 @@ export interface Recorded {
 const SAMPLE_RATE = 24_000;
 /** As the recording was measured: of a word's loudest, what is heard as its beginning. */
 const LOUD = 0.1;
-const LOUDNESS = 0.9;
 
 let loading: Promise<Recorded> | null = null;
 
@@ -40,28 +41,4 @@ export function recordedWords(): Promise<Recorded> {
     throw error;
   });
   return loading;
-}
-
-/** Says a text from an instant of the audio clock on, within so many seconds. */
-export function speak(
-  audio: BaseAudioContext,
-  { buffer, delay }: Recorded,
-  text: string,
-  at: number,
-  longest?: number,
-): void {
-  const loudness = audio.createGain();
-  loudness.gain.value = LOUDNESS;
-  loudness.connect(audio.destination);
-  for (const piece of piecesOf(text, SPANS, longest)) {
-    const source = audio.createBufferSource();
-    source.buffer = buffer;
-    source.playbackRate.value = piece.rate;
-    source.connect(loudness);
-    // What would have begun before now begins now, and is as loud at its beat.
-    const missed = Math.max(0, audio.currentTime - (at + piece.at));
-    const skipped = missed * piece.rate;
-    if (skipped < piece.seconds)
-      source.start(at + piece.at + missed, piece.from + delay + skipped, piece.seconds - skipped);
-  }
 }

@@ -1,6 +1,7 @@
 import { useLocalStorage } from "@mantine/hooks";
 import { useEffect, useRef, useState } from "react";
-import { recordedWords, speak, type Recorded } from "./recorded.js";
+import { recordedWords, type Recorded } from "./recorded.js";
+import { speak } from "./speak.js";
 
 export interface Voice {
   readonly isAble: boolean;

@@ -2,14 +2,9 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "@mirrup/catalogue";
 import { scoreOf } from "@mirrup/core";
 import { partsOfScore } from "@mirrup/core/combos";
-import { handOf, STEPS } from "./hand.js";
+import { STEPS } from "./steps.js";
 
 describe("the hand that an open cross leaves to the jumper", () => {
-  it("is the student's own, and the right where nobody says", () => {
-    expect([handOf({ dominantHand: "left" }), handOf({ dominantHand: "right" })]).toEqual(["l", "r"]);
-    expect([handOf({ dominantHand: null }), handOf(undefined)]).toEqual(["r", "r"]);
-  });
-
   it("makes `x` the left cross of a left-hander", () => {
     const side = (hand: "l" | "r") =>
       partsOfScore(CATALOGUE, scoreOf("x o"), hand).find((part) => part.subject === "cross")?.side;

@@ -1,9 +1,8 @@
 import { expect, test } from "@jest/globals";
 import type { JumpMeasure } from "@mirrup/contract";
 import { timeScore, scoreOf } from "@mirrup/core";
-import { motionOf } from "@mirrup/core/figure";
 import fc from "fast-check";
-import { jumperOf, timingOf } from "./jumper.js";
+import { timingOf } from "./timing-of.js";
 import { withLanding } from "./use-landings.js";
 
 const measure = (turns: number, heightMm: number, contactMs = 250): JumpMeasure => ({
@@ -32,22 +31,6 @@ test("whatever was measured, the windows can be told", () => {
       },
     ),
   );
-});
-
-test("a student's figure is drawn whatever is written down of them", () => {
-  const profiles = [null, 900, 1450, 2200, 2400, 400].flatMap((heightMm) =>
-    [null, 900, 2430, 8000].map((ropeLengthMm) => ({
-      heightMm,
-      ropeLengthMm,
-      dominantHand: "left" as const,
-    })),
-  );
-  for (const profile of profiles) expect(() => motionOf(scoreOf("xr o"), jumperOf(profile))).not.toThrow();
-  expect(jumperOf(undefined)).toEqual({});
-  expect(jumperOf({ heightMm: 1450, ropeLengthMm: null, dominantHand: "left" })).toEqual({
-    height: 1.45,
-    dominant: "l",
-  });
 });
 
 test("a finger that bounces is no landing, and a pause begins a new row", () => {

@@ -1,12 +1,14 @@
 import type { CalledBeat } from "@mirrup/core";
-import { speak, type Recorded } from "../voice/index.js";
 import { click } from "../app/click.js";
+import type { Recorded } from "./recorded.js";
+import { LATEST_SECONDS, speak } from "./speak.js";
 
 /**
- * A metronome on the audio clock: beats are scheduled ahead of time, so that a busy page never makes
- * one late. The first four of a bar of count-in sound higher.
+ * A metronome on the audio clock: beats are scheduled so far ahead that a page which is busy for half a second makes
+ * none late, and another tempo is still heard within a second. What is late all the same is left out, since a beat
+ * beside its time is worse than none. The first four of a bar of count-in sound higher.
  */
-const AHEAD_SECONDS = 0.15;
+const AHEAD_SECONDS = 0.6;
 const LOOK_MS = 40;
 const CLICK_SECONDS = 0.045;
 export const COUNT_IN = 4;
@@ -44,7 +46,12 @@ export function startMetronome(
   let beat = 1 - COUNT_IN;
   let next = audio.currentTime + 0.1;
   const timers = new Set<ReturnType<typeof setTimeout>>();
+  const pass = () => {
+    next += 60 / beatsAMinute;
+    beat += 1;
+  };
   const schedule = () => {
+    while (next < audio.currentTime - LATEST_SECONDS) pass();
     while (next < audio.currentTime + AHEAD_SECONDS) {
       const called = beat <= 0 ? undefined : calledAt(pattern, beat);
       if (called === undefined || called.turns.length === 0) {
@@ -71,8 +78,7 @@ export function startMetronome(
         Math.max(0, (next - audio.currentTime) * 1000),
       );
       timers.add(timer);
-      next += 60 / beatsAMinute;
-      beat += 1;
+      pass();
     }
   };
   const looking = setInterval(schedule, LOOK_MS);
