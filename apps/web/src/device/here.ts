@@ -4,7 +4,7 @@ import { v7 as uuid } from "uuid";
 import { queryClient } from "../app/query-client.js";
 import type { Command, Kind, Saying } from "./command.js";
 import { isTabNote, Outbox, type Became } from "./outbox.js";
-import { dropDraft, keepDraft, keptDraft } from "./note-draft.js";
+import { keepDraft, keptDraft, sayTyped } from "./note-draft.js";
 import { currentSender, onSenderChange } from "./sender.js";
 import { commandStore, exchangeRun } from "./store.js";
 import { tell } from "./tell.js";
@@ -54,8 +54,8 @@ const setCommand = (set: SetRequest) => commandOf({ kind: "set", set }, set.id, 
 const now = () => new Date().toISOString();
 
 /** Takes finished sets onto the device and sends them. */
-export function saySets(sets: readonly SetRequest[]): Promise<void> {
-  return outbox.say(sets.map(setCommand));
+export async function saySets(sets: readonly SetRequest[]): Promise<void> {
+  await outbox.say(sets.map(setCommand));
 }
 
 /** Exchanges a run for the set that it came to. */
@@ -92,14 +92,9 @@ export function draftNote(note: Note): void {
   keepDraft(noteCommand(note), localStorage);
 }
 
-async function sayTyped(command: Command): Promise<void> {
-  await outbox.say([command]);
-  dropDraft(command, localStorage);
-}
-
 /** Notes something to a set. */
 export function sayNote(note: Note): void {
-  void sayTyped(noteCommand(note));
+  void sayTyped(noteCommand(note), outbox, localStorage);
 }
 
 /** Says how high somebody jumps, or takes that back: kept here at once, and with the server as soon as it answers. */
@@ -124,6 +119,6 @@ export function startOutbox(): void {
   });
   onSenderChange(() => void outbox.flush());
   const typed = keptDraft(localStorage);
-  if (typed !== null) void sayTyped(typed);
+  if (typed !== null) void sayTyped(typed, outbox, localStorage);
   void outbox.flush();
 }

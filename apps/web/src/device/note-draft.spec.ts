@@ -1,6 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
-import { dropDraft, keepDraft, keptDraft, type Draft } from "./note-draft.js";
-import { noteSaid, setSaid } from "./testing.js";
+import type { Command } from "./command.js";
+import { keepDraft, keptDraft, sayTyped, type Draft } from "./note-draft.js";
+import type { Became } from "./outbox.js";
+import { noteSaid } from "./testing.js";
 
 /** What a browser keeps, as it does by its interface. */
 function memory(full = false): Storage {
@@ -19,6 +21,16 @@ function memory(full = false): Storage {
 }
 const note = noteSaid("n", "ada", "s") as Draft;
 
+/** An outbox of a device that keeps what is said, or refuses it, and of which this becomes. */
+const outboxThat = (isKept: boolean, kind: "told" | "kept") => ({
+  said: [] as Command[],
+  becomes: () => Promise.resolve<Became>({ kind }),
+  say(commands: readonly Command[]) {
+    this.said.push(...commands);
+    return Promise.resolve(isKept);
+  },
+});
+
 describe("a note that is being typed", () => {
   it("is there after the page has died, with whoever typed it", () => {
     const storage = memory();
@@ -26,14 +38,24 @@ describe("a note that is being typed", () => {
     expect(keptDraft(storage)).toEqual(note);
   });
 
-  it("is forgotten once it waits to be told, but not what was typed on since, or another set's", () => {
+  it("is forgotten once it waits to be told, but not what was typed on since, or another set's", async () => {
     const storage = memory();
     keepDraft(note, storage);
-    dropDraft({ ...note, text: "Wri" }, storage);
-    dropDraft({ ...note, setId: "t" }, storage);
-    dropDraft(setSaid("s", "ada"), storage);
+    const keeps = outboxThat(true, "kept");
+    await sayTyped({ ...note, text: "Wri" }, keeps, storage);
+    await sayTyped({ ...note, setId: "t" }, keeps, storage);
     expect(keptDraft(storage)).toEqual(note);
-    dropDraft(note, storage);
+    await sayTyped(note, keeps, storage);
+    expect(keptDraft(storage)).toBeNull();
+    expect(keeps.said.at(-1)).toBe(note);
+  });
+
+  it("stays while nothing else has it: where the device refuses what is said, until the server was told", async () => {
+    const storage = memory();
+    keepDraft(note, storage);
+    await sayTyped(note, outboxThat(false, "kept"), storage);
+    expect(keptDraft(storage)).toEqual(note);
+    await sayTyped(note, outboxThat(false, "told"), storage);
     expect(keptDraft(storage)).toBeNull();
   });
 

@@ -1,5 +1,6 @@
 /** A note as far as it was typed: on the device at each key, so that a page that dies between two of them loses none. */
 import { isOfKind, type Command } from "./command.js";
+import type { Outbox } from "./outbox.js";
 
 const KEY = "mirrup-note";
 
@@ -32,8 +33,19 @@ export function keptDraft(storage: Storage): Draft | null {
   }
 }
 
-/** Forgets a draft once it is among what waits; one of another set, or typed on since, stays. */
-export function dropDraft(said: Command, storage: Storage): void {
+/** Says what was typed; its draft goes once the device keeps it among what waits, or the server has it. */
+export async function sayTyped(
+  typed: Draft,
+  outbox: Pick<Outbox, "say" | "becomes">,
+  storage: Storage,
+): Promise<void> {
+  const became = outbox.becomes(typed.id);
+  // A page on its way out is refused what it asks of the device, and nothing else has what was typed.
+  if ((await outbox.say([typed])) || (await became).kind === "told") dropDraft(typed, storage);
+}
+
+/** Forgets a draft; one of another set, or typed on since, stays. */
+function dropDraft(said: Command, storage: Storage): void {
   const kept = keptDraft(storage);
   if (kept === null || !isOfKind(said, "note")) return;
   if (kept.setId === said.setId && kept.text === said.text) storage.removeItem(KEY);

@@ -121,7 +121,7 @@ describe("what is said on a device", () => {
     const box = outbox();
     isKeeping = false;
     answer = () => Promise.reject(new SilenceError());
-    await box.say([setSaid("a", "ada")]);
+    expect(await box.say([setSaid("a", "ada")])).toBe(false);
     await clock.turn(100);
     expect([shown(box), kept]).toEqual([["a"], []]);
     answer = () => Promise.resolve(REPLY);

@@ -135,20 +135,21 @@ export class Outbox {
     this.show();
   }
 
-  /** Takes commands onto the device, in place of those that they say better, and sends; answers when they are kept. */
-  async say(commands: readonly Command[]): Promise<void> {
+  /** Takes commands onto the device, in place of those that they say better, and sends; answers whether they are kept. */
+  async say(commands: readonly Command[]): Promise<boolean> {
     const replaced = replacedBy(this.queue, commands).map((one) => one.command.id);
     const fresh = commands.map((command): Waiting => ({ command, refusal: null }));
     const rest = (queue: readonly Waiting[]) => queue.filter((one) => !replaced.includes(one.command.id));
     this.have([...rest(this.queue), ...fresh]);
-    try {
-      await this.parts.store.take(commands, replaced);
-    } catch {
-      this.unkept = [...rest(this.unkept), ...fresh];
-    }
+    const isKept = await this.parts.store.take(commands, replaced).then(
+      () => true,
+      () => false,
+    );
+    if (!isKept) this.unkept = [...rest(this.unkept), ...fresh];
     this.edition += 1;
     this.parts.toOtherTabs({ told: [], reply: null });
     void this.flush();
+    return isKept;
   }
 
   /** What becomes of a command that is about to be said, as far as the next try tells. */
