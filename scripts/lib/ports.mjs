@@ -1,3 +1,4 @@
+import { randomInt } from "node:crypto";
 import { createServer } from "node:net";
 
 /** Whether a program may listen at `host` and `port`: null, or the error's code. */
@@ -9,14 +10,13 @@ export function listenFault(port, host) {
   });
 }
 
-/** A port on loopback that is free now. */
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once("error", reject);
-    server.listen(0, "127.0.0.1", () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
-  });
+/** Below those that systems lend to connections, which could take one between being found and being used. */
+const OURS = { least: 20_000, most: 32_000 };
+
+/** A port on loopback that is free now, and is lent to nobody's connection. */
+export async function freePort() {
+  for (;;) {
+    const port = randomInt(OURS.least, OURS.most);
+    if ((await listenFault(port, "127.0.0.1")) === null) return port;
+  }
 }
