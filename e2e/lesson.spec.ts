@@ -213,6 +213,47 @@ test("attendance is one tap on Today, also with no network, and none is lost", a
   await expect(page.locator("main strong").getByText("Oskar Fennel")).toHaveCount(0);
 });
 
+test("who is new to the studio is taken in from the hall without a network, and has a place once there is one", async ({
+  page,
+  context,
+  mirrup,
+}) => {
+  await page.goto(`${mirrup.root}/today`);
+  await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
+  await page.getByRole("option", { name: "Show team" }).click();
+  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 20_000 });
+  await planIsMade(page, false);
+  await page.getByRole("link", { name: "Start the lesson" }).click();
+  await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();
+  await context.setOffline(true);
+  const name = "Wren Ashdown";
+  await page.getByRole("combobox", { name: "Add somebody who came" }).fill(name);
+  await page.getByRole("option", { name: `Add ${name}, who is new` }).click();
+  const wren = page.getByRole("group", { name });
+  await expect(wren.getByRole("button", { name: "Here" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByText("new, not sent yet")).toBeVisible();
+  // The hall is left and opened anew: it is on the device, and said by name where what waits is told.
+  await page.getByRole("link", { name: "Leave the hall" }).click();
+  await page.getByRole("button", { name: /still to send/ }).click();
+  await expect(page.getByText(`${name}: a new student`)).toBeVisible();
+  await expect(page.getByText(`A lesson: ${name}: here`)).toBeVisible();
+  await page.keyboard.press("Escape");
+  const planned = replanned(page);
+  await context.setOffline(false);
+  await page
+    .getByRole("region", { name: "Show team" })
+    .getByRole("link", { name: "Start the lesson" })
+    .click();
+  await planned;
+  await expect(page.getByText("new, not sent yet")).toBeHidden();
+  await page.getByRole("button", { name: "Begin with the warm-up" }).click();
+  await page.getByRole("button", { name: "Next: turn 1" }).click();
+  await expect(page.locator("main strong").getByText(name)).toBeVisible();
+  // Taken in once, and a student like any other.
+  await page.goto(`${mirrup.root}/students`);
+  await expect(page.getByRole("link", { name })).toHaveCount(1);
+});
+
 test("a viewer sees the class in the hall and cannot run it", async ({ page, mirrup }) => {
   await openPlan(page, mirrup.root);
   const hall = page.url().replace(/\/plan$/, "");

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { commandWords, waitingWords } from "./command-words.js";
-import { lessonSaid, said, setSaid, stopSaid } from "./testing.js";
+import { lessonSaid, newcomerSaid, said, setSaid, stopSaid } from "./testing.js";
 
 const nameOf = (id: string) => (id === "ada" ? "Ada" : "A student");
 
@@ -19,6 +19,7 @@ describe("what waits on the device", () => {
     expect(commandWords(setSaid("a", "ada"), nameOf)).toMatch(/^Ada, .*cross.*: 10 clean, best 10, /);
     expect(commandWords(stopSaid("a", "bo", true), nameOf)).toMatch(/^A student: jumping ended early, /);
     expect(commandWords(stopSaid("a", "bo", false), nameOf)).toMatch(/did not end early/);
+    expect(commandWords(newcomerSaid("a", "Wren"), nameOf)).toMatch(/^Wren: a new student, /);
     const note = said("a", { kind: "note", studentId: "ada", setId: "s", text: "Wrists" });
     expect(commandWords(note, nameOf)).toMatch(/^Ada: a note, “Wrists”, /);
     const run = {

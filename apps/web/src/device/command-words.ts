@@ -42,6 +42,8 @@ export function commandWords(command: Command, nameOf: NameOf): string {
       return command.removed
         ? `${nameOf(command.studentId)}: a measured jump is taken back, ${dateTimeWords(command.at)}`
         : `${nameOf(command.studentId)}: jumps ${Math.round(command.jump.heightMm / 10)} cm high, ${dateTimeWords(command.at)}`;
+    case "student":
+      return `${command.name}: a new student, ${dateTimeWords(command.at)}`;
     case "lesson":
       return `${runWords(command.run, nameOf)}, ${dateTimeWords(command.at)}`;
   }

@@ -15,6 +15,8 @@ interface Said {
 
 export type Saying =
   | { readonly kind: "set"; readonly set: SetRequest }
+  /** That somebody is a student of the studio from now on. */
+  | { readonly kind: "student"; readonly studentId: string; readonly name: string }
   /** What was decided about one student, all of it or nothing. */
   | {
       readonly kind: "decide";
@@ -53,9 +55,25 @@ export function aboutOf(command: Command): string {
       return `student ${command.studentId}`;
     case "stop":
       return `stop ${command.studentId}`;
+    case "student":
+      return newcomer(command.studentId);
     case "lesson":
       return `lesson ${command.lessonId}`;
   }
+}
+
+const newcomer = (studentId: string) => `newcomer ${studentId}`;
+
+/** Whom a command names. */
+function namedIn(command: Command): readonly string[] {
+  if (command.kind === "set") return [command.set.studentId];
+  if (command.kind !== "lesson") return [command.studentId];
+  return [...Object.keys(command.run.attendance ?? {}), ...Object.keys(command.run.ownRopes ?? {})];
+}
+
+/** Whether a command has to wait while what is about some things does: of whom it names the server has to know first. */
+export function waitsFor(command: Command, things: ReadonlySet<string>): boolean {
+  return things.has(aboutOf(command)) || namedIn(command).some((id) => things.has(newcomer(id)));
 }
 
 /** Every single thing that a run of a lesson says. */

@@ -6,6 +6,7 @@ import type { Command, Kind, Saying } from "./command.js";
 import { isTabNote, Outbox, type Became } from "./outbox.js";
 import { keepDraft, keptDraft, sayTyped } from "./note-draft.js";
 import { currentSender, onSenderChange } from "./sender.js";
+import type { Newcomer } from "./shown.js";
 import { commandStore, exchangeRun } from "./store.js";
 import { tell } from "./tell.js";
 
@@ -105,6 +106,14 @@ export function sayJump(studentId: string, jump: JumpMeasure, removed: boolean):
 /** Says what was tapped in a hall. */
 export function sayOfLesson(lessonId: string, run: LessonRun): void {
   void outbox.say([commandOf({ kind: "lesson", lessonId, run }, uuid(), now())]);
+}
+
+/** Adds a student to the studio who has come to a lesson; both is kept, or neither. */
+export function sayNewcomer(lessonId: string, { id, name }: Newcomer): void {
+  void outbox.say([
+    commandOf({ kind: "student", studentId: id, name }, uuid(), now()),
+    commandOf({ kind: "lesson", lessonId, run: { attendance: { [id]: "present" } } }, uuid(), now()),
+  ]);
 }
 
 let isStarted = false;

@@ -4,13 +4,15 @@ export {
   outbox,
   sayDecisions,
   sayJump,
+  sayNewcomer,
   sayNote,
   sayOfLesson,
   saySets,
   sayStop,
 } from "./here.js";
-export { useJumps, useOutbox, useRun, useStops } from "./use-outbox.js";
+export { useJumps, useNewcomers, useOutbox, useRun, useStops } from "./use-outbox.js";
 export { OutboxNote } from "./outbox-note.js";
+export type { Newcomer } from "./shown.js";
 export { dropRun, keepRun, keptRun, keptRuns, writtenRun } from "./store.js";
 export type { KeptRun } from "./kept-run.js";
 export { currentSender, setSender } from "./sender.js";

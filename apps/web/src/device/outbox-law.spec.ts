@@ -2,10 +2,9 @@ import { describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import { ATTENDANCES, type Attendance, type SetRequest } from "@mirrup/contract";
 import { isOfKind, type Command, type Saying } from "./command.js";
-import { Clock, Device, Hall, isPoison, isPoisonId } from "./simulation.js";
+import { Clock, Device, Hall, isPoison, isPoisonId, STUDENTS } from "./simulation.js";
 import { setOf } from "./testing.js";
 
-const STUDENTS = ["ada", "bo", "cy"];
 /** As in the laws of the core: what is drawn is the same each time, but where somebody looks elsewhere. */
 const FIRST_SEED = Number(process.env.MIRRUP_SEED ?? 1);
 const HISTORIES = 400;
@@ -25,16 +24,23 @@ interface Truth {
   step: number;
 }
 
-/** What somebody taps next, who can note something to their own sets. */
-function tapped(random: Random, truth: Truth, own: readonly SetRequest[], id: string): Saying {
+/** What somebody has said on a device: sets, to which they can note something, and students. */
+interface Own {
+  readonly sets: readonly SetRequest[];
+  readonly newcomers: readonly string[];
+}
+
+/** What somebody taps next. */
+function tapped(random: Random, truth: Truth, { sets: own, newcomers }: Own, id: string): Saying {
   // Of a student who is gone the server takes nothing.
-  const studentId = isPoisonId(id) ? "gone" : pick(random, STUDENTS);
+  const studentId = isPoisonId(id) ? "gone" : pick(random, [...STUDENTS, ...newcomers]);
   const lesson = (run: Extract<Saying, { kind: "lesson" }>["run"]): Saying => ({
     kind: "lesson",
     lessonId: "l",
     run,
   });
-  const draw = between(random, 1, TENTHS);
+  const draw = between(random, 1, TENTHS + 1);
+  if (draw > TENTHS && studentId !== "gone") return { kind: "student", studentId: `new ${id}`, name: id };
   if (draw === 1 && own.length > 0 && studentId !== "gone") {
     const set = pick(random, own);
     return { kind: "note", studentId: set.studentId, setId: set.id, text: id };
@@ -72,18 +78,21 @@ async function history(seed: number): Promise<void> {
   ];
   const truth: Truth = { said: [], comes: new Map(), stops: new Map(), notes: new Map(), step: -1 };
   const whereSaid = new Map<string, Device>();
-  const saidOn = (device: Device) =>
+  const saidOn = <K extends "set" | "student">(device: Device, kind: K) =>
     truth.said
-      .filter((one) => isOfKind(one, "set"))
-      .filter((one) => !isPoison(one) && whereSaid.get(one.id) === device);
+      .filter((one) => isOfKind(one, kind))
+      .filter((one) => !isPoison(one) && whereSaid.get(one.id) === device)
+      .filter((one) => one.sender.personId === device.sender.personId);
   for (let event = 0; event < 40; event += 1) {
     const device = pick(random, devices);
     const draw = random();
     if (draw < 0.7) {
       const id = `${random() < 0.05 ? "poison" : "said"} ${event}`;
-      const own = saidOn(device).filter((one) => one.sender.personId === device.sender.personId);
-      const sets = own.map((one) => one.set);
-      const saying = tapped(random, truth, sets, id);
+      const own = {
+        sets: saidOn(device, "set").map((one) => one.set),
+        newcomers: saidOn(device, "student").map((one) => one.studentId),
+      };
+      const saying = tapped(random, truth, own, id);
       const command: Command = { ...saying, id, at: device.instant(), sender: device.sender };
       await pick(random, device.outboxes).say([command]);
       whereSaid.set(id, device);
@@ -106,6 +115,8 @@ async function history(seed: number): Promise<void> {
     await clock.turn(1_200_000);
   }
 
+  const newcomers = truth.said.filter((one) => isOfKind(one, "student")).map((one) => one.studentId);
+  expect([...hall.students].sort()).toEqual([...STUDENTS, ...newcomers].sort());
   const sets = truth.said.filter((one) => one.kind === "set" && !isPoison(one));
   expect(hall.sets).toEqual(new Map(sets.map((one) => [one.id, one.sender])));
   expect(valuesOf(hall.comes)).toEqual(truth.comes);

@@ -7,6 +7,7 @@ import { pluralOf } from "../app/plural.js";
 import { clockWords } from "./clock-words.js";
 import { commandWords, waitingWords } from "./command-words.js";
 import { outbox, startOutbox } from "./here.js";
+import { newcomersOf } from "./shown.js";
 import { useOutbox } from "./use-outbox.js";
 import classes from "./outbox-note.module.css";
 
@@ -16,7 +17,9 @@ export function OutboxNote() {
   useEffect(startOutbox, []);
   const { waiting, refused, silent, signedOut, clockAheadSeconds } = useOutbox();
   const [opened, { open, close }] = useDisclosure(false);
+  const newcomers = newcomersOf([...waiting, ...refused].map((one) => one.command));
   const nameOf = (id: string) =>
+    newcomers.find((one) => one.id === id)?.name ??
     client.getQueryData<StudentView[]>(["students"])?.find((one) => one.id === id)?.name ??
     client.getQueryData<StudentView>(["students", id])?.name ??
     "A student";

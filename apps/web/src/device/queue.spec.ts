@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import type { ProblemError } from "@mirrup/contract";
 import { aboutOf } from "./command.js";
 import { nextOf, refusedOf, replacedBy, type Waiting } from "./queue.js";
-import { lessonSaid, setSaid, stopSaid } from "./testing.js";
+import { lessonSaid, newcomerSaid, setSaid, stopSaid } from "./testing.js";
 
 const NONE: ReadonlySet<string> = new Set();
 const REFUSAL: ProblemError = { field: "", code: "no", message: "No." };
@@ -35,6 +35,20 @@ describe("what is told next", () => {
     const line = waiting(setSaid("a", "bo"), decided, setSaid("b", "ada"), setSaid("c", "bo"));
     expect(aboutOf(decided)).toBe("student ada");
     expect(ids(nextOf(line, NONE, 9))).toBe("ac");
+  });
+
+  it("says nothing of somebody new before the server knows them, and holds up nothing else", () => {
+    const comes = (id: string, studentId: string) =>
+      lessonSaid(id, "l", { attendance: { [studentId]: "present" } });
+    const line = waiting(
+      ...[setSaid("a", "bo"), newcomerSaid("b", "cy"), setSaid("c", "cy"), stopSaid("d", "cy", true)],
+      ...[comes("e", "cy"), comes("f", "bo"), lessonSaid("g", "m", { ownRopes: { cy: true } })],
+    );
+    expect(ids(nextOf(line, NONE, 9))).toBe("a");
+    expect(ids(nextOf(line.slice(1), NONE, 9))).toBe("b");
+    const held = new Set([aboutOf(newcomerSaid("b", "cy"))]);
+    expect(ids(nextOf(line.slice(1), held, 9))).toBe("f");
+    expect(ids(nextOf([...line.slice(1, 5), ...line.slice(6)], held, 9))).toBe("");
   });
 });
 

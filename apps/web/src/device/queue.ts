@@ -1,6 +1,6 @@
 /** What waits on this device, in the order in which it was said, and what of it is told next. Pure. */
 import type { Problem, ProblemError } from "@mirrup/contract";
-import { aboutOf, isReplacedBy, type Command } from "./command.js";
+import { aboutOf, isReplacedBy, waitsFor, type Command } from "./command.js";
 
 export interface Waiting<C extends Command = Command> {
   readonly command: C;
@@ -26,13 +26,13 @@ export function nextOf(
   most: number,
 ): readonly Command[] {
   const due = queue
-    .filter((one) => one.refusal === null && !held.has(aboutOf(one.command)))
+    .filter((one) => one.refusal === null && !waitsFor(one.command, held))
     .map((one) => one.command);
   const [first] = due;
   if (first?.kind !== "set") return due.slice(0, 1);
   const passed = new Set<string>();
   const together = due.filter((command) => {
-    if (command.kind === "set" && !passed.has(aboutOf(command))) return true;
+    if (command.kind === "set" && !waitsFor(command, passed)) return true;
     passed.add(aboutOf(command));
     return false;
   });

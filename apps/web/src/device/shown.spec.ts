@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import type { JumpMeasure } from "@mirrup/contract";
-import { jumpsOf, pressedOf, runOf, runsTogether } from "./shown.js";
-import { lessonSaid, said, stopSaid } from "./testing.js";
+import { jumpsOf, newcomersOf, pressedOf, runOf, runsTogether } from "./shown.js";
+import { lessonSaid, newcomerSaid, said, stopSaid } from "./testing.js";
 
 describe("what was pressed of a student", () => {
   const pressed = [stopSaid("a", "ada", true), stopSaid("b", "bo", true), stopSaid("c", "ada", false)];
@@ -26,6 +26,16 @@ describe("what was tapped of a lesson", () => {
     expect(runOf(tapped, "l")).toEqual({ attendance: { a: "present", b: "absent" }, finished: true });
     expect(runOf(tapped, "nothing")).toBeNull();
     expect(runsTogether({ finished: true }, {})).toEqual({ finished: true });
+  });
+});
+
+describe("who was added on this device", () => {
+  it("is there with a name, in the order in which they came, and nobody of whom something else was said", () => {
+    const told = [newcomerSaid("a", "wren"), stopSaid("b", "ada", true), newcomerSaid("c", "ivo")];
+    expect(newcomersOf(told)).toEqual([
+      { id: "wren", name: "wren" },
+      { id: "ivo", name: "ivo" },
+    ]);
   });
 });
 

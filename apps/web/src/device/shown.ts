@@ -31,6 +31,19 @@ export function runOf(said: readonly Command[], lessonId: string): LessonRun | n
   return runs.length === 0 ? null : runs.reduce(runsTogether);
 }
 
+/** A student whom this device has told of, or is about to. */
+export interface Newcomer {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Who was added on this device, in order. */
+export function newcomersOf(said: readonly Command[]): readonly Newcomer[] {
+  return said
+    .filter((one) => isOfKind(one, "student"))
+    .map(({ studentId, name }) => ({ id: studentId, name }));
+}
+
 /** A student's measured jumps as they are with what was said here: the newest first, without what is taken back. */
 export function jumpsOf(
   said: readonly Command[],

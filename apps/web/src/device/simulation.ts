@@ -53,8 +53,13 @@ interface Word<T> {
   readonly at: number;
 }
 
+/** Those whom the studio knows from the first. */
+export const STUDENTS: readonly string[] = ["ada", "bo", "cy"];
+
 /** What a server has of a hall: each set once, of everything else the word that was said last. */
 export class Hall {
+  /** Whom the studio knows. */
+  readonly students = new Set(STUDENTS);
   readonly sets = new Map<string, Sender>();
   readonly comes = new Map<string, Word<Attendance>>();
   readonly stops = new Map<string, Word<boolean>>();
@@ -65,15 +70,21 @@ export class Hall {
   /** Takes what is told in the name of whoever is signed in. */
   take(command: Command, at: number, by: Sender): void {
     switch (command.kind) {
+      case "student":
+        this.students.add(command.studentId);
+        break;
       case "set":
+        if (!this.students.has(command.set.studentId))
+          throw new Error(`A set came before its student ${command.set.studentId}.`);
         if (!this.sets.has(command.id)) this.sets.set(command.id, by);
         break;
       case "stop":
         keepLast(this.stops, command.studentId, { value: command.stops, at });
         break;
       case "lesson":
+        // What is said of somebody whom nobody knows is said of nobody.
         for (const [id, value] of Object.entries(command.run.attendance ?? {}))
-          keepLast(this.comes, id, { value, at });
+          if (this.students.has(id)) keepLast(this.comes, id, { value, at });
         this.step = Math.max(this.step, command.run.progress?.step ?? -1);
         break;
       case "note":

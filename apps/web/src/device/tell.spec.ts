@@ -1,11 +1,36 @@
 import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { QueryObserver } from "@tanstack/react-query";
 import { ReadingClient } from "../app/reading-client.js";
-import { noteSaid } from "./testing.js";
+import { newcomerSaid, noteSaid } from "./testing.js";
 import { tell } from "./tell.js";
 
 afterEach(() => {
   jest.restoreAllMocks();
+});
+
+describe("somebody new", () => {
+  const problem = (type: string) =>
+    Response.json({ type, title: "No", status: 409, detail: "No." }, { status: 409 });
+  const told = (answer: () => Response) => {
+    const fetched = jest.spyOn(globalThis, "fetch").mockImplementation(() => Promise.resolve(answer()));
+    const client = new ReadingClient();
+    return { fetched, became: tell(client, [newcomerSaid("a", "wren")], 1000) };
+  };
+
+  it("is told by their id and name", async () => {
+    const { fetched, became } = told(() => Response.json({ id: "wren" }));
+    await expect(became).resolves.toBeNull();
+    const [path, init] = fetched.mock.calls[0] ?? [];
+    expect([path, init?.method, init?.body]).toEqual([
+      ...["/api/students", "POST"],
+      JSON.stringify({ id: "wren", name: "wren" }),
+    ]);
+  });
+
+  it("was told where the server has them, whatever was written of them since; what else it says is no yes", async () => {
+    await expect(told(() => problem("added-already")).became).resolves.toBeNull();
+    await expect(told(() => problem("conflict")).became).rejects.toThrow();
+  });
 });
 
 describe("what a note that was told changes", () => {

@@ -11,7 +11,7 @@ import type {
   StudentView,
 } from "@mirrup/contract";
 import type { QueryClient, QueryKey } from "@tanstack/react-query";
-import { get, patch, post, put, remove } from "../app/api.js";
+import { get, isProblem, patch, post, put, remove } from "../app/api.js";
 import { byServerClock, knowsServerClock } from "../app/server-clock.js";
 import { readFloor } from "../app/read-floor.js";
 import { readAnew } from "../app/read-anew.js";
@@ -89,6 +89,20 @@ async function tellNote(
   void client.invalidateQueries({ queryKey: ["students", studentId], predicate: isOfSets });
 }
 
+async function tellStudent(
+  client: QueryClient,
+  { studentId, name }: Command<"student">,
+  manner: Telling,
+): Promise<void> {
+  try {
+    await post("/students", { id: studentId, name }, manner);
+  } catch (error) {
+    // Told before, and somebody has written more of them since.
+    if (!isProblem(error) || error.problem.type !== "added-already") throw error;
+  }
+  await orRest(readAnew(client, { topics: ["students", "groups"], studentIds: [studentId] }));
+}
+
 async function tellJump(
   client: QueryClient,
   { studentId, jump, removed, at }: Command<"jump">,
@@ -142,6 +156,9 @@ export async function tell(
       return null;
     case "note":
       await tellNote(client, first, manner);
+      return null;
+    case "student":
+      await tellStudent(client, first, manner);
       return null;
     case "jump":
       await tellJump(client, first, manner);

@@ -24,5 +24,7 @@ export const stopSaid = (id: string, studentId: string, stops: boolean) =>
   said(id, { kind: "stop", studentId, stops });
 export const noteSaid = (id: string, studentId: string, setId: string) =>
   said(id, { kind: "note", studentId, setId, text: "Wrists" });
+export const newcomerSaid = (id: string, studentId: string) =>
+  said(id, { kind: "student", studentId, name: studentId });
 export const lessonSaid = (id: string, lessonId: string, run: LessonRun) =>
   said(id, { kind: "lesson", lessonId, run });

@@ -4,7 +4,7 @@ import { useMemo, useSyncExternalStore } from "react";
 import type { Command } from "./command.js";
 import { outbox } from "./here.js";
 import type { OutboxState } from "./outbox.js";
-import { jumpsOf, pressedOf, runOf } from "./shown.js";
+import { jumpsOf, newcomersOf, pressedOf, runOf, type Newcomer } from "./shown.js";
 
 export function useOutbox(): OutboxState {
   return useSyncExternalStore(outbox.onChange, outbox.current);
@@ -31,6 +31,12 @@ export function useJumps(studentId: string | null, stored: readonly JumpMeasure[
     () => (studentId === null ? NO_JUMPS : jumpsOf(said, studentId, stored)),
     [said, studentId, stored],
   );
+}
+
+/** Who was added here and is not among the students that were read. */
+export function useNewcomers(): readonly Newcomer[] {
+  const said = useSaid();
+  return useMemo(() => newcomersOf(said), [said]);
 }
 
 const NO_JUMPS: readonly JumpMeasure[] = [];

@@ -67,6 +67,32 @@ describe("who is here", () => {
     expect(onMark.mock.calls).toEqual([["cy", "present"]]);
   });
 
+  it("takes in who is new to the studio by the name that was typed, and calls nobody new who is known", async () => {
+    const onAdd = jest.fn();
+    const { user, onMark } = list([came("ada", "present")], { onAdd });
+    const field = screen.getByRole("combobox", { name: "Add somebody who came" });
+    const offered = () => screen.queryAllByRole("option", { hidden: true }).map((one) => one.textContent);
+    await user.type(field, " cy");
+    expect(offered()).toEqual(["Cy"]);
+    await user.clear(field);
+    await user.type(field, "ada ");
+    expect(offered()).toEqual([]);
+    expect(screen.getByText("On the list already.")).toBeDefined();
+    await user.clear(field);
+    await user.type(field, " Wren ");
+    expect(offered()).toEqual(["Add Wren, who is new"]);
+    await user.click(screen.getByRole("option", { name: "Add Wren, who is new", hidden: true }));
+    expect([onAdd.mock.calls, onMark.mock.calls]).toEqual([[["Wren"]], []]);
+    expect((field as HTMLInputElement).value).toBe("");
+  });
+
+  it("sends whoever cannot take in somebody new to the students", async () => {
+    const { user } = list([came("ada", "present")]);
+    await user.type(screen.getByRole("combobox", { name: "Add somebody who came" }), "Wren");
+    expect(screen.getByText(/No student of that name/)).toBeDefined();
+    expect(screen.queryAllByRole("option", { hidden: true })).toEqual([]);
+  });
+
   it("asks for ropes only where they are counted, and turns what it shows around", async () => {
     list([came("ada", "present")]);
     expect(screen.queryByRole("button", { name: "Own rope" })).toBeNull();

@@ -1,14 +1,16 @@
 import { ATTENDANCES, type Attendance, type LessonView, type StudentView } from "@mirrup/contract";
 import { Select } from "@mantine/core";
-import type { ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import classes from "./attendance-list.module.css";
-import { useStops } from "../device/index.js";
+import { useNewcomers, useStops } from "../device/index.js";
 import { ATTENDANCE_NAMES } from "../app/attendance-names.js";
 
 interface AttendanceListProps {
   readonly lesson: Pick<LessonView, "students">;
   readonly students: readonly StudentView[];
   readonly onMark: (studentId: string, attendance: Attendance) => void;
+  /** Takes in somebody whom the studio does not know. */
+  readonly onAdd?: (name: string) => void;
   /** Who has a rope along, where ropes are counted; one tap says otherwise. */
   readonly ropes?: {
     readonly has: (studentId: string) => boolean;
@@ -20,14 +22,16 @@ interface AttendanceListProps {
   readonly about?: (student: StudentView) => ReactNode;
 }
 
+const NEW = "new";
 const MARKS = ATTENDANCES.filter((one) => one !== "expected");
 
 /** Who is here, late or away: one tap each; the same tap again takes it back. */
-export function AttendanceList({ lesson, students, onMark, ropes, bead, minds, about }: AttendanceListProps) {
+export function AttendanceList(props: AttendanceListProps) {
+  const { lesson, students, onMark, ropes, bead, minds, about } = props;
   const isStopped = useStops();
+  const newcomers = useNewcomers();
   const came = new Map(lesson.students.map((one) => [one.studentId, one.attendance]));
   const here = students.filter((student) => came.has(student.id));
-  const others = students.filter((student) => !came.has(student.id) && !student.archived);
   return (
     <div>
       <ul className={classes.list}>
@@ -40,6 +44,7 @@ export function AttendanceList({ lesson, students, onMark, ropes, bead, minds, a
                 <span className={classes.name}>
                   {name}
                   {isStopped(id, student.hasStopped) && <small> stopped for today</small>}
+                  {newcomers.some((one) => one.id === id) && <small> new, not sent yet</small>}
                   {minds?.(student)}
                 </span>
                 {about?.(student)}
@@ -73,17 +78,41 @@ export function AttendanceList({ lesson, students, onMark, ropes, bead, minds, a
         })}
       </ul>
       {here.length === 0 && <p>Nobody is expected. Add who comes.</p>}
-      <Select
-        label="Add somebody who came"
-        className={classes.add}
-        size="md"
-        searchable
-        placeholder="Name"
-        nothingFoundMessage="No student of that name. Add them on the Students screen."
-        value={null}
-        data={others.map((student) => ({ value: student.id, label: student.name }))}
-        onChange={(id) => id !== null && onMark(id, "present")}
-      />
+      <WhoCame {...props} />
     </div>
+  );
+}
+
+const LONGEST_NAME = 120;
+
+/** Takes in who is not on the list: a student of the studio, or somebody new to it. */
+function WhoCame({ lesson, students, onMark, onAdd }: AttendanceListProps) {
+  const [typed, setTyped] = useState("");
+  const listed = new Set(lesson.students.map((one) => one.studentId));
+  const others = students.filter((student) => !listed.has(student.id) && !student.archived);
+  const name = typed.trim().slice(0, LONGEST_NAME);
+  const isKnown = students.some((one) => !one.archived && one.name.toLowerCase() === name.toLowerCase());
+  const fresh =
+    onAdd === undefined || name === "" || isKnown ? [] : [{ value: NEW, label: `Add ${name}, who is new` }];
+  return (
+    <Select
+      label="Add somebody who came"
+      className={classes.add}
+      size="md"
+      searchable
+      placeholder="Name"
+      nothingFoundMessage={
+        isKnown ? "On the list already." : "No student of that name. Add them on the Students screen."
+      }
+      value={null}
+      searchValue={typed}
+      onSearchChange={setTyped}
+      data={[...others.map((student) => ({ value: student.id, label: student.name })), ...fresh]}
+      onChange={(id) => {
+        if (id === NEW) onAdd?.(name);
+        else if (id !== null) onMark(id, "present");
+        setTyped("");
+      }}
+    />
   );
 }

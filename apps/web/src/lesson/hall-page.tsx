@@ -16,7 +16,7 @@ import { TAB_ID } from "../app/tab-id.js";
 import type { BeadOf } from "../beads/index.js";
 import { OutboxNote, usePersonId } from "../device/index.js";
 import { presenceQuery, presenceWords, stationPlace } from "../presence/index.js";
-import { studentsQuery } from "../students/index.js";
+import { useStudents } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { CoachNow } from "./coach-now.js";
 import { DoneTable } from "./done-table.js";
@@ -61,7 +61,7 @@ interface HallProps {
 
 function Hall({ lesson, held }: HallProps) {
   const paths = usePaths();
-  const students = useQuery(studentsQuery);
+  const students = useStudents();
   const hall = useHall(lesson, held);
   const beadOf = useBeads();
   const mayTeach = useMayTeach();
@@ -99,6 +99,7 @@ function Hall({ lesson, held }: HallProps) {
       lesson={lesson}
       students={students.data ?? []}
       onMark={mark}
+      onAdd={held.add}
       {...(hall.ropes === null ? {} : { ropes })}
     />
   );

@@ -1,8 +1,9 @@
 import type { LessonChange, LessonRun, LessonView } from "@mirrup/contract";
 import type { Precaution } from "@mirrup/core/planning";
 import { useMutation, useQuery, useQueryClient, type QueryKey } from "@tanstack/react-query";
+import { v7 as uuid } from "uuid";
 import { patch, SilenceError } from "../app/api.js";
-import { sayOfLesson, useRun, useStops } from "../device/index.js";
+import { sayNewcomer, sayOfLesson, useRun, useStops } from "../device/index.js";
 import { withRun } from "./hall.js";
 import { classOptionsQuery, lessonQuery } from "./queries.js";
 
@@ -36,6 +37,8 @@ export function useLesson(id: string) {
     ...stored,
     lesson: data === undefined || waiting === null ? data : withRun(data, waiting),
     run: (run: LessonRun) => sayOfLesson(id, run),
+    /** Takes in somebody whom the studio does not know, and who is here. */
+    add: (name: string) => sayNewcomer(id, { id: uuid(), name }),
     save,
   };
 }

@@ -27,5 +27,6 @@ export { MissPicture } from "./miss-picture.js";
 export { SkillBead } from "./skill-bead.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";
+export { useStudents } from "./use-students.js";
 export { localToday, useTicks, type Tick } from "./use-ticks.js";
 export { useSettings } from "./use-settings.js";

@@ -17,7 +17,7 @@ import { capital, daysWords, subjectName } from "../app/words.js";
 import { familyOf } from "../app/family.js";
 import { floorAddress } from "../app/drill-address.js";
 import { AttendanceList, lessonsQuery, useLesson } from "../lesson/index.js";
-import { groupsQuery, studentsQuery, studioQuery } from "../students/index.js";
+import { groupsQuery, studioQuery, useStudents } from "../students/index.js";
 import { PractisedAtHomeNote } from "../home-practice/index.js";
 import { FirstStepsLink } from "../start/index.js";
 import { CalendarTools } from "./calendar-tools.js";
@@ -34,7 +34,7 @@ const TICK_MS = 60_000;
 export function TodayPage() {
   const studio = useQuery(studioQuery);
   const groups = useQuery(groupsQuery);
-  const students = useQuery(studentsQuery);
+  const students = useStudents();
   const now = useNow(TICK_MS);
   const today = localDate(now, studio.data?.timeZone ?? "UTC");
   const lessons = useQuery({
@@ -142,6 +142,7 @@ function HeldClass({ lesson: listed, students, mayTeach }: ClassProps<LessonView
           lesson={lesson}
           students={students}
           onMark={(id, attendance) => held.run({ attendance: { [id]: attendance } })}
+          onAdd={held.add}
           bead={(student) => <NextBead student={student} />}
           minds={(student) => <Minds student={student} />}
           about={(student) => <About student={student} />}
