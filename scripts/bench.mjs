@@ -312,7 +312,7 @@ await main(async () => {
     await benchMap(stack.address, `/${headers["x-mirrup-studio"]}`, id, chromium);
     await benchFigure(stack.address, `/${headers["x-mirrup-studio"]}`, chromium);
     await benchFirstPage(stack.address, chromium);
-    const floor = `/${headers["x-mirrup-studio"]}/students/${id}/floor/skier/whole?kind=streak&aim=400`;
+    const floor = `/${headers["x-mirrup-studio"]}/students/${id}/floor/skier/whole?kind=streak&aim=900`;
     await benchTaps(stack.address, floor, chromium, headers);
     printRatio(
       "server's resident memory after all this",

@@ -134,6 +134,6 @@ export {
   wholeFours,
 } from "./floor/interval.js";
 export { type MixMove, mixOf } from "./floor/mix.js";
-export { LINK_SPACINGS, type Run, runOf, secondsOf } from "./floor/run.js";
+export { LINK_SPACINGS, type Run, runAfter, runOf, secondsOf } from "./floor/run.js";
 export { type Suggestion, suggestionOf } from "./floor/suggestion.js";
 export { type Tap, type Try, cleanSinceMiss, correctionTo, isPacing, secondsATry } from "./floor/tap.js";

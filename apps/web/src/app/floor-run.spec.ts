@@ -1,10 +1,13 @@
 import { describe, expect, it } from "@jest/globals";
 import { MOST_TAPS } from "@mirrup/contract";
 import type { Drill } from "@mirrup/core";
+import { runOf } from "@mirrup/core/teaching";
+import fc from "fast-check";
 import { setRequest } from "@mirrup/contract/schemas";
 import {
   asksWhy,
   countedAt,
+  elapsedOf,
   handFault,
   newRun,
   runAt,
@@ -65,6 +68,31 @@ describe("a run on this device", () => {
     expect(withEntry(over, CLEAN, START + 20_000)).toBe(over);
     const corrected = withEntry(over, { kind: "less", times: 2 }, START + 20_000);
     expect(runAt(corrected, START + 21_000)).toMatchObject({ done: 8, end: "running" });
+  });
+
+  it("stands tap by tap as all its taps come to, whatever was entered", () => {
+    const entry = fc.oneof(
+      { weight: 3, arbitrary: fc.constantFrom<Entry>(CLEAN, MISS) },
+      fc.constantFrom<Entry>({ kind: "clean", times: 5 }, { kind: "less", times: 2 }),
+      fc.constantFrom<Entry>({ kind: "pace", every: 1 }, { kind: "stop" }),
+    );
+    const drill = fc.constantFrom<Drill>(
+      ...[{ kind: "streak", count: 30 } as const, { kind: "link", count: 3, spacing: 4 } as const],
+      ...[
+        { kind: "climb", top: 9, onMiss: "drop" } as const,
+        { kind: "count", count: 9, seconds: 20 } as const,
+      ],
+    );
+    fc.assert(
+      fc.property(drill, fc.array(fc.tuple(entry, fc.nat(4000))), (of, entries) => {
+        let [kept, now] = [newRun(SET_ID, of, START), START];
+        for (const [one, later] of entries) {
+          now += later;
+          kept = withEntry(kept, one, now);
+          expect(runAt(kept, now)).toEqual(runOf(of, kept.taps, elapsedOf(kept, now)));
+        }
+      }),
+    );
   });
 
   it("takes a lesson's worth of taps and no more", () => {

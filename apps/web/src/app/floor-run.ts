@@ -10,7 +10,7 @@ import {
   type FaultCode,
   type SideName,
 } from "@mirrup/core";
-import { isPacing, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
+import { isPacing, runAfter, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import { catalogue } from "./catalogue.js";
 import type { KeptRun } from "../device/index.js";
 import { keptTicks, tappedTimes } from "./ticks.js";
@@ -75,7 +75,7 @@ export function asksWhy({ tries }: Run): boolean {
   return last?.kind === "miss" && last.fault === undefined;
 }
 
-/** What a run came to when it was looked at last: a tap asks for it more than once. */
+/** What a run came to when it was looked at last: a tap asks for it more than once, and goes on from it. */
 const runs = new WeakMap<KeptRun, { readonly elapsed: number; readonly run: Run }>();
 
 export function runAt(kept: KeptRun, now: number): Run {
@@ -99,11 +99,15 @@ export type Entry =
 
 /** The run with one more entry; the same run where it is over, full, or listens to a handle. */
 export function withEntry(kept: KeptRun, entry: Entry, now: number): KeptRun {
-  const over = runAt(kept, now).end !== "running";
+  const before = runAt(kept, now);
+  const over = before.end !== "running";
   const mayCorrect = entry.kind === "less" || entry.kind === "stop";
   if ((over && !mayCorrect) || kept.taps.length >= MOST_TAPS || kept.sensedFrom !== undefined) return kept;
   const tap: Tap = { ...entry, at: elapsedOf(kept, now) };
-  return { ...kept, taps: [...kept.taps, tap], lastTapAt: now };
+  const next: KeptRun = { ...kept, taps: [...kept.taps, tap], lastTapAt: now };
+  const run = isPacing(kept.taps) ? null : runAfter(kept.drill, before, tap);
+  if (run !== null) runs.set(next, { elapsed: elapsedOf(next, now), run });
+  return next;
 }
 
 /** Says why the last try missed. */

@@ -10,7 +10,7 @@ import {
   type TryKind,
 } from "../syllabus/drill.js";
 import { isPassed } from "../record/passing.js";
-import { runOf } from "./run.js";
+import { runAfter, runOf, secondsOf } from "./run.js";
 import { checkSetCounts } from "../log/set.js";
 import type { Tap } from "./tap.js";
 
@@ -166,6 +166,29 @@ describe("any run", () => {
   it("comes to counts that fit each other", () => {
     fc.assert(
       fc.property(anyDrill, anyTaps, (drill, list) => expect(checkSetCounts(runOf(drill, list))).toEqual([])),
+    );
+  });
+
+  it("comes to the same with one tap more as counted from its beginning, or says that it has to be", () => {
+    const anyTap = fc.oneof(
+      fc.constantFrom<Tap>(
+        { kind: "clean" },
+        { kind: "miss", fault: "toes" },
+        { kind: "clean", times: 4, at: 9 },
+      ),
+      fc.constantFrom<Tap>(
+        { kind: "less", times: 2 },
+        { kind: "stop", at: 9 },
+        { kind: "pace", every: 1, at: 9 },
+      ),
+    );
+    fc.assert(
+      fc.property(anyDrill, anyTaps, anyTap, (drill, list, tap) => {
+        const after = runAfter(drill, runOf(drill, list), tap);
+        const isAnew = secondsOf(drill) !== null || (tap.kind !== "clean" && tap.kind !== "miss");
+        expect(after).toEqual(isAnew ? null : runOf(drill, [...list, tap]));
+      }),
+      { numRuns: 500 },
     );
   });
 

@@ -173,6 +173,26 @@ function triesOf(tap: Exclude<Tap, { readonly kind: "less" }>, until: number): r
   }
 }
 
+/** What one try more makes of a run that has not ended, but for the list of its tries. */
+const afterOne = (drill: Drill, run: Run, one: Try): Run =>
+  one.kind === "clean" ? afterClean(drill, run) : afterMiss(drill, run, one);
+
+/**
+ * What a run comes to with one tap more: `runOf` of all its taps, at the cost of one. Null for a tap that what came before
+ * has to be counted anew for, and where time counts.
+ */
+export function runAfter(drill: Drill, run: Run, tap: Tap): Run | null {
+  if ((tap.kind !== "clean" && tap.kind !== "miss") || secondsOf(drill) !== null) return null;
+  let next = run;
+  const tries = [...run.tries];
+  for (const one of triesOf(tap, 0)) {
+    if (next.end !== "running") break;
+    next = afterOne(drill, next, one);
+    tries.push(one);
+  }
+  return { ...next, tries };
+}
+
 /**
  * What a list of taps comes to, `elapsedSeconds` after the set began. Tries after the run's end count
  * for nothing, but taking one back can open it again. A hold ends by the clock, and a count when its
@@ -183,7 +203,7 @@ export function runOf(drill: Drill, taps: readonly Tap[], elapsedSeconds = 0): R
   let tries: Try[] = [];
   const add = (one: Try) => {
     if (run.end !== "running") return;
-    run = one.kind === "clean" ? afterClean(drill, run) : afterMiss(drill, run, one);
+    run = afterOne(drill, run, one);
     tries.push(one);
   };
   taps.forEach((tap, place) => {
