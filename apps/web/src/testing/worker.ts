@@ -1,6 +1,20 @@
 import { MessageChannel } from "node:worker_threads";
 import { expose, type Endpoint } from "comlink";
 
+const open: { readonly close: () => void }[] = [];
+
+class OpenChannel extends MessageChannel {
+  constructor() {
+    super();
+    open.push(this.port1);
+  }
+}
+
+/** Closes what workers were handed to call back, which nothing else does. */
+export function closeChannels(): void {
+  for (const port of open.splice(0)) port.close();
+}
+
 /** Has every worker that is started from now on do this, on the same thread; what it throws its caller hears. */
 export function workedBy(work: object): void {
   class NearWorker {
@@ -19,5 +33,6 @@ export function workedBy(work: object): void {
       this.channel.port1.close();
     }
   }
-  Object.assign(globalThis, { Worker: NearWorker });
+  // Whoever hands a worker something to call back does it by a channel of their own.
+  Object.assign(globalThis, { Worker: NearWorker, MessageChannel: OpenChannel });
 }
