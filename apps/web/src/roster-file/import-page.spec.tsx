@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it } from "@jest/globals";
 import { MAX_IMPORT } from "@mirrup/contract";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { drawn, Refused, type Answers } from "../testing/drawn.js";
+import { fileField, textFile } from "../testing/file.js";
 import { closeChannels, workedBy } from "../testing/worker.js";
 import { rowsOfFile } from "../app/file-rows.js";
 import { ImportPage } from "./import-page.js";
@@ -26,15 +27,6 @@ function page(answers: Answers = {}) {
     answers: { "GET /students": { items: [{ id: "a", name: "Ada Lowe" }] }, ...answers },
   });
 }
-/** A file; what a browser's files have, those of the tests have not. */
-function lines(...text: readonly string[]): File {
-  const file = new File([text.join("\n")], "roster.csv", { type: "text/csv" });
-  const { buffer } = new TextEncoder().encode(text.join("\n"));
-  return Object.assign(file, { arrayBuffer: () => Promise.resolve(buffer) });
-}
-/** The field is a button; what the browser fills when a file is chosen stands hidden beside it. */
-const field = () =>
-  document.querySelector<HTMLInputElement>('input[type="file"]') ?? document.createElement("input");
 const add = (many: string) => screen.findByRole("button", { name: `Add ${many}` });
 
 afterEach(() => {
@@ -46,7 +38,7 @@ describe("students from a file", () => {
   it("are shown before they are stored, leave out who is here already, and all go together when it is said so", async () => {
     reads();
     const { user, sent, address } = page({ "POST /students/import": { added: 1 } });
-    await user.upload(field(), lines("Name,Shoe size", "Ada Lowe,36", "Bo Wick,37"));
+    await user.upload(fileField(), textFile("Name,Shoe size", "Ada Lowe,36", "Bo Wick,37"));
     await screen.findByText("2 students read (UTF-8). Columns not understood: Shoe size.");
     const [, ada, bo] = screen.getAllByRole("row");
     expect(ada?.textContent).toBe("2Ada Lowealready here, or twice in the file");
@@ -60,7 +52,7 @@ describe("students from a file", () => {
   it("take in who is here already where that is asked for", async () => {
     reads();
     const { user, sent } = page({ "POST /students/import": { added: 2 } });
-    await user.upload(field(), lines("Name", "Ada Lowe", "Bo Wick"));
+    await user.upload(fileField(), textFile("Name", "Ada Lowe", "Bo Wick"));
     await user.click(await screen.findByRole("checkbox", { name: /Add the 1 whose names are here already/ }));
     await user.click(await add("2 students"));
     await waitFor(() => expect(sent).toHaveLength(1));
@@ -69,7 +61,7 @@ describe("students from a file", () => {
   it("say where a line does not fit, and go on without it", async () => {
     reads();
     const { user } = page();
-    await user.upload(field(), lines("Name,Born", "Bo Wick,soon", "Cy Marsh,2015"));
+    await user.upload(fileField(), textFile("Name,Born", "Bo Wick,soon", "Cy Marsh,2015"));
     const faults = within(
       (await screen.findByText("1 place does not fit")).closest('[role="alert"]') ?? document.body,
     );
@@ -81,18 +73,18 @@ describe("students from a file", () => {
     reads();
     const { user } = page();
     const many = Array.from({ length: MAX_IMPORT + 1 }, (_, place) => `Student ${place}`);
-    await user.upload(field(), lines("Name", ...many));
+    await user.upload(fileField(), textFile("Name", ...many));
     await screen.findByText(/Split it into parts/);
     expect(screen.getByRole("button", { name: /^Add / })).toHaveProperty("disabled", true);
     expect(screen.getByText(/^and [\d,]+ more like these\.$/)).toBeDefined();
-    await user.upload(field(), lines("Name"));
+    await user.upload(fileField(), textFile("Name"));
     expect(await add("0 students")).toHaveProperty("disabled", true);
   });
 
   it("are still there to be sent again where the server refuses them", async () => {
     reads();
     const { user, address } = page({ "POST /students/import": new Refused(422, "Line 3 has no name.") });
-    await user.upload(field(), lines("Name", "Bo Wick"));
+    await user.upload(fileField(), textFile("Name", "Bo Wick"));
     await user.click(await add("1 student"));
     expect(await screen.findByText("Nothing was stored")).toBeDefined();
     expect(screen.getByText("Line 3 has no name.")).toBeDefined();
@@ -103,12 +95,12 @@ describe("students from a file", () => {
   it("say what to do with a file that nothing can be read of, and stop reading when asked", async () => {
     reads(() => Promise.reject(new Error("not a table")));
     const { user } = page();
-    await user.upload(field(), lines("PK"));
+    await user.upload(fileField(), textFile("PK"));
     expect(await screen.findByText(/Save it as CSV, or as a spreadsheet/)).toBeDefined();
     cleanup();
     reads(() => new Promise(() => undefined));
     const again = page();
-    await again.user.upload(field(), lines("Name", "Bo Wick"));
+    await again.user.upload(fileField(), textFile("Name", "Bo Wick"));
     await again.user.click(await screen.findByRole("button", { name: "Stop" }));
     expect(screen.queryByText("Reading …")).toBeNull();
   });
