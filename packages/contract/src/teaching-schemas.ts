@@ -21,6 +21,7 @@ import {
 import {
   DECISION_KINDS,
   HOME_STEPS,
+  LONGEST_NAME,
   MAX_IMPORT,
   MAX_PREVIEW,
   type DecisionRequest,
@@ -48,7 +49,7 @@ import {
 } from "./teaching.js";
 
 const MAX_BATCH = 500;
-const name = () => Joi.string().pattern(/\S/).max(120);
+const name = () => Joi.string().pattern(/\S/).max(LONGEST_NAME);
 const school = () => Joi.string().valid(...SCHOOL_IDS);
 const hand = () => Joi.string().valid("left", "right");
 /** A number in a range, refused with the range in words. */

@@ -91,6 +91,8 @@ export type StudentChange = Partial<StudentProfile> & {
   readonly keepCleared?: boolean;
 };
 
+/** Of a student, a group or a studio, letters. */
+export const LONGEST_NAME = 120;
 export const MAX_IMPORT = 5000;
 
 /** Students of a file, with the names of their groups; groups that are missing are made. */

@@ -40,6 +40,15 @@ export type Saying =
 export type Kind = Saying["kind"];
 export type Command<K extends Kind = Kind> = Said & Extract<Saying, { kind: K }>;
 
+const KINDS: Readonly<Record<Kind, true>> = {
+  ...{ set: true, student: true, decide: true, stop: true, note: true, jump: true, lesson: true },
+};
+
+/** Whether this version can tell it: another page of a device may have a newer one, and tells its own. */
+export function isUnderstood({ kind }: { readonly kind: string }): boolean {
+  return Object.hasOwn(KINDS, kind);
+}
+
 export function isOfKind<K extends Kind>(command: Command, kind: K): command is Command<K> {
   return command.kind === kind;
 }

@@ -108,7 +108,7 @@ export function sayOfLesson(lessonId: string, run: LessonRun): void {
   void outbox.say([commandOf({ kind: "lesson", lessonId, run }, uuid(), now())]);
 }
 
-/** Adds a student to the studio who has come to a lesson; both is kept, or neither. */
+/** Adds a student to the studio who has come to a lesson; the device keeps both, or neither. */
 export function sayNewcomer(lessonId: string, { id, name }: Newcomer): void {
   void outbox.say([
     commandOf({ kind: "student", studentId: id, name }, uuid(), now()),

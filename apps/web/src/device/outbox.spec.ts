@@ -129,6 +129,15 @@ describe("what is said on a device", () => {
     expect([shown(box), told]).toEqual([[], [["a"], ["a"]]]);
   });
 
+  it("is left to a newer page of the device where this one does not know what it says", async () => {
+    const newer = { ...stopSaid("n", "ada", true), kind: "of-tomorrow" } as unknown as Command;
+    kept = [{ command: newer, refusal: null }];
+    const box = outbox();
+    await box.say([stopSaid("a", "bo", true)]);
+    await clock.turn(1000);
+    expect([told, shown(box), kept.map(({ command }) => command.id)]).toEqual([[["a"]], [], ["n"]]);
+  });
+
   it("is waited for longer each time, and told by fewer at once, while the network is too slow", async () => {
     const box = outbox();
     answer = (batch) => (batch.length > 1 ? Promise.reject(new SilenceError()) : Promise.resolve(REPLY));

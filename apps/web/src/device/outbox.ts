@@ -5,7 +5,7 @@
  */
 import type { SetsReply } from "@mirrup/contract";
 import { isProblem, isSignedOut } from "../app/api.js";
-import { aboutOf, type Command } from "./command.js";
+import { aboutOf, isUnderstood, type Command } from "./command.js";
 import { refusedHow } from "./passing.js";
 import { nextOf, refusedOf, replacedBy, type Waiting } from "./queue.js";
 import { isOf, type Sender } from "./sender.js";
@@ -130,7 +130,8 @@ export class Outbox {
       seen = this.edition;
       // A device that cannot be read for a moment has not lost what was read of it before.
       const kept = await this.parts.store.all().catch(() => null);
-      if (seen === this.edition && kept !== null) this.queue = [...kept, ...this.unkept];
+      if (seen !== this.edition || kept === null) continue;
+      this.queue = [...kept.filter(({ command }) => isUnderstood(command)), ...this.unkept];
     }
     this.show();
   }

@@ -1,4 +1,10 @@
-import { ATTENDANCES, type Attendance, type LessonView, type StudentView } from "@mirrup/contract";
+import {
+  ATTENDANCES,
+  LONGEST_NAME,
+  type Attendance,
+  type LessonView,
+  type StudentView,
+} from "@mirrup/contract";
 import { Select } from "@mantine/core";
 import { useState, type ReactNode } from "react";
 import classes from "./attendance-list.module.css";
@@ -82,8 +88,6 @@ export function AttendanceList(props: AttendanceListProps) {
     </div>
   );
 }
-
-const LONGEST_NAME = 120;
 
 /** Takes in who is not on the list: a student of the studio, or somebody new to it. */
 function WhoCame({ lesson, students, onMark, onAdd }: AttendanceListProps) {

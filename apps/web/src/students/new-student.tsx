@@ -1,4 +1,4 @@
-import type { StudentDetail } from "@mirrup/contract";
+import { LONGEST_NAME, type StudentDetail } from "@mirrup/contract";
 import { Button, TextInput } from "@mantine/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type SyntheticEvent } from "react";
@@ -53,7 +53,7 @@ export function NewStudent() {
         label="New student"
         placeholder="Name"
         size="md"
-        maxLength={120}
+        maxLength={LONGEST_NAME}
         value={name}
         onChange={(event) => write(event.currentTarget.value)}
       />

@@ -1,4 +1,4 @@
-import type { StudioView } from "@mirrup/contract";
+import { LONGEST_NAME, type StudioView } from "@mirrup/contract";
 import { Button, NativeSelect, Skeleton, TextInput, Title } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -44,7 +44,7 @@ function NameForm({ studio }: { readonly studio: StudioView }) {
         label="Name"
         size="md"
         w={280}
-        maxLength={120}
+        maxLength={LONGEST_NAME}
         value={typed.name}
         onChange={(event) => setOver({ ...over, name: event.currentTarget.value })}
       />
