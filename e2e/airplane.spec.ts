@@ -64,7 +64,6 @@ test("a lesson in airplane mode on two tablets: both back, everything is there o
   browser,
   mirrup,
 }) => {
-  test.setTimeout(180_000);
   const { address } = mirrup.stack;
   const coach = await tablet(browser, address, "coach@quillhaven.example");
   const owner = await tablet(browser, address, "owner@quillhaven.example");

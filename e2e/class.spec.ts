@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Items, LessonView, StudentView } from "@mirrup/contract";
 import type { Page } from "@playwright/test";
 import { expect, expectAccessible, test } from "./fixtures.js";
+import { LONG, PLANNED } from "./planning.js";
 
 /** A lesson of today for all of the demo's students; answers its address and who they are. */
 async function lessonOfAll(page: Page, root: string): Promise<readonly [string, readonly StudentView[]]> {
@@ -19,8 +20,8 @@ async function lessonOfAll(page: Page, root: string): Promise<readonly [string, 
 }
 
 async function planIsMade(page: Page): Promise<void> {
-  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByRole("progressbar", { name: "Planning" })).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText(/useful minutes of/)).toBeVisible(PLANNED);
+  await expect(page.getByRole("progressbar", { name: "Planning" })).toHaveCount(0, PLANNED);
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 }
 
@@ -28,7 +29,7 @@ test("a class of all, one coach and three ropes: nobody idle, and who comes late
   page,
   mirrup,
 }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(LONG);
   const [path, students] = await lessonOfAll(page, mirrup.root);
   expect(students.length).toBeGreaterThanOrEqual(20);
   await page.goto(`${path}/plan`);
@@ -41,7 +42,7 @@ test("a class of all, one coach and three ropes: nobody idle, and who comes late
     await page.getByLabel(label, { exact: true }).fill(value);
     await page.getByLabel(label, { exact: true }).blur();
   }
-  await expect(page.getByText(/^The last change/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^The last change/)).toBeVisible(PLANNED);
   await planIsMade(page);
   // Everybody has a place in every turn, and no turn asks for a second coach.
   const rows = page.getByRole("table", { name: /turns and stations/ }).locator("tbody tr");
@@ -78,7 +79,7 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
   page,
   mirrup,
 }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(LONG);
   const [path, students] = await lessonOfAll(page, mirrup.root);
   await page.goto(`${path}/plan`);
   await planIsMade(page);
@@ -119,7 +120,7 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
       all.find((student) => student.studentId === id)?.places.map((place) => place?.station),
     );
     plan?.rotations.forEach((_, turn) => expect(stations[0]?.[turn]).not.toBe(stations[1]?.[turn]));
-  }).toPass({ timeout: 60_000 });
+  }).toPass(PLANNED);
   await expect(page.getByRole("heading", { name: "The coach’s way, and the ropes" })).toBeVisible();
   await expect(page.getByRole("list", { name: "Ropes in turn 1" })).toContainText("beaded of 260 cm");
   await page.reload();
@@ -151,7 +152,7 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
   await patched;
   await expect(async () => {
     expect((await read()).plan?.asked.ropes).toEqual([{ kind: "beaded", lengthMm: 2600, many: 4 }]);
-  }).toPass({ timeout: 20_000 });
+  }).toPass(PLANNED);
   await page.unroute(slow);
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Back to the turn" }).click();
@@ -164,7 +165,7 @@ test("ropes by length, a helper who may lead, a pair to be kept apart, and who b
 });
 
 test("a class that cannot be says why, and comes back", async ({ page, mirrup }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(LONG);
   const [path] = await lessonOfAll(page, mirrup.root);
   await page.goto(`${path}/plan`);
   await planIsMade(page);
@@ -174,7 +175,7 @@ test("a class that cannot be says why, and comes back", async ({ page, mirrup })
   };
   await fill("Floor, width", "2");
   await fill("Floor, length", "3");
-  await expect(page.getByRole("alert").getByText(/floor/i).first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("alert").getByText(/floor/i).first()).toBeVisible(PLANNED);
   const undo = page.getByRole("button", { name: "Undo" });
   while (await undo.isEnabled()) await undo.click();
   await planIsMade(page);
@@ -183,7 +184,7 @@ test("a class that cannot be says why, and comes back", async ({ page, mirrup })
     await fill("Minutes", minutes);
     await expect(
       page.getByText(/useful minutes of/).or(page.getByRole("alert").getByText(/minutes/)),
-    ).toBeVisible({ timeout: 30_000 });
+    ).toBeVisible(PLANNED);
   }
   await fill("Coaches", "0");
   await fill("Ropes", "0");

@@ -43,7 +43,6 @@ test.describe("with fingers", () => {
 });
 
 test("a climb to a cleared gate by the rope's handle, whose line breaks", async ({ page, mirrup }) => {
-  test.setTimeout(180_000);
   await page.goto(
     `${await mirrup.studentPath("Oskar Fennel")}/floor/cross-open-double/right?kind=climb&aim=5`,
   );

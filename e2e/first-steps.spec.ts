@@ -1,26 +1,15 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import { expectAccessible } from "./fixtures.js";
+import { place } from "./placing.js";
 import { endAll } from "../scripts/lib/processes.mjs";
 import { throwawayStack } from "../scripts/lib/stack.mjs";
 
 test.afterAll(() => endAll());
 
-/** Answers placement's questions: what is easy comes clean, the rest does not. */
-async function place(page: Page): Promise<void> {
-  const question = page.locator("h2").first();
-  for (let asked = 0; asked < 4; asked += 1) {
-    const name = (await question.textContent()) ?? "";
-    if ((await page.getByRole("button", { name: /^Clean/ }).count()) === 0) return;
-    for (let side = 0; side < 2 && (await question.textContent()) === name; side += 1) {
-      await page.keyboard.press(/bounce|step|hop|straddle|swing/i.test(name) ? "1" : "3");
-      await page.waitForTimeout(250);
-    }
-    await expect(question).not.toHaveText(name);
-  }
-}
+/** What is easy comes clean. */
+const EASY = /bounce|step|hop|straddle|swing/i;
 
 test("from the bare address to the first cleared skill of a studio of one's own", async ({ page }) => {
-  test.setTimeout(180_000);
   const { address } = await throwawayStack({ demo: false });
   const began = Date.now();
   await page.goto(address);
@@ -63,7 +52,7 @@ test("from the bare address to the first cleared skill of a studio of one's own"
   await page.getByRole("link", { name: "The first steps" }).click();
   await expect(next.getByRole("heading", { level: 2 })).toHaveText(/^Where the first one stands/);
   await next.getByRole("link", { name: /^Place / }).click();
-  await place(page);
+  await place(page, EASY, 4);
   await page.getByRole("link", { name: "Session" }).click();
   await expect(page.getByText(/It comes off \d in 10\./).first()).toBeVisible();
 

@@ -1,24 +1,10 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./fixtures.js";
+import { place } from "./placing.js";
 
 /** What Wren can do already, as whoever places them sees it. */
 const KNOWN =
   /bounce|run step|hop|boxer|taps|straddle|scissors|skier|bell|knees|kicks|leg swing|side swing$|^cross$/i;
-
-/** Answers placement's questions by what is known, until it asks no more or enough was asked. */
-async function place(page: Page): Promise<void> {
-  const question = page.locator("h2").first();
-  for (let asked = 0; asked < 8; asked += 1) {
-    const name = (await question.textContent()) ?? "";
-    const answers = page.getByRole("button", { name: KNOWN.test(name) ? /^Clean/ : /^No/ });
-    if ((await answers.count()) === 0) return;
-    for (let side = 0; side < 2 && (await question.textContent()) === name; side += 1) {
-      await page.keyboard.press(KNOWN.test(name) ? "1" : "3");
-      await page.waitForTimeout(250);
-    }
-    await expect(question).not.toHaveText(name);
-  }
-}
 
 /** A set on the floor: the keys of its tries, then whatever ends it. */
 async function run(page: Page, keys: readonly string[]): Promise<void> {
@@ -35,12 +21,11 @@ test("a new student is placed, has a first lesson, and goes up the ladder of a f
   page,
   mirrup,
 }) => {
-  test.setTimeout(180_000);
   await page.goto(`${mirrup.root}/students`);
   await page.getByLabel("New student").fill("Wren Alderby");
   await page.keyboard.press("Enter");
   await page.getByRole("link", { name: "Placement" }).click();
-  await place(page);
+  await place(page, KNOWN, 8);
   const student = page.url().split("/placement")[0] ?? "";
 
   // The first lesson: drills of their ladders with their odds, one of them taken to the floor.

@@ -77,7 +77,6 @@ test("a planned session is held from block to block by keyboard, and what was do
   page,
   mirrup,
 }) => {
-  test.setTimeout(180_000);
   const student = await mirrup.studentPath("Hana Petrivale");
   await page.goto(`${student}/session?minutes=20`);
   await page.getByRole("button", { name: "Begin the session" }).click();
@@ -104,7 +103,6 @@ for (const [device, who, viewport] of [
       page,
       mirrup,
     }) => {
-      test.setTimeout(180_000);
       await page.goto(`${await mirrup.studentPath(who)}/session?minutes=20`);
       await page.getByRole("button", { name: "Begin the session" }).tap();
       const bar = page.getByRole("region", { name: "The session" });

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { expect, expectAccessible, test } from "./fixtures.js";
+import { LONG, PLANNED } from "./planning.js";
 
 const CLASS = "Second year";
 
@@ -12,13 +13,13 @@ async function openPlan(page: Page, root: string): Promise<void> {
     .getByRole("button", { name: "Plan the class" })
     .or(today.getByRole("link", { name: "The plan" }))
     .click();
-  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/useful minutes of/)).toBeVisible(PLANNED);
 }
 
 /** Waits until the plan for the last change is there, and kept; before the first change, for the first plan. */
 async function planIsMade(page: Page, isChanged = true): Promise<void> {
-  if (isChanged) await expect(page.getByText(/^The last change/)).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByRole("progressbar", { name: "Planning" })).toHaveCount(0, { timeout: 20_000 });
+  if (isChanged) await expect(page.getByText(/^The last change/)).toBeVisible(PLANNED);
+  await expect(page.getByRole("progressbar", { name: "Planning" })).toHaveCount(0, PLANNED);
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 }
 
@@ -38,7 +39,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
   page,
   mirrup,
 }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(LONG);
   await openPlan(page, mirrup.root);
   await planIsMade(page, false);
   const table = page.getByRole("table", { name: /turns and stations/ });
@@ -65,11 +66,11 @@ test("a class is planned, changed by hand, held with one away, and compared with
     );
   const all = await useful();
   await page.getByLabel("Ropes", { exact: true }).fill("2");
-  await expect.poll(useful, { timeout: 20_000 }).toBeLessThan(all);
+  await expect.poll(useful, PLANNED).toBeLessThan(all);
   await planIsMade(page);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByLabel("Ropes", { exact: true })).toHaveValue("");
-  await expect.poll(useful, { timeout: 20_000 }).toBe(all);
+  await expect.poll(useful, PLANNED).toBe(all);
   await planIsMade(page, false);
 
   // One is dragged onto another station of the turn.
@@ -99,7 +100,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
   const drills = page.getByRole("combobox", { name: /the drill$/ });
   await expect(async () => {
     for (const one of await drills.all()) expect(await one.inputValue()).not.toBe(banned);
-  }).toPass({ timeout: 20_000 });
+  }).toPass(PLANNED);
   await planIsMade(page);
 
   // The plan and a stranger's sheet are a page each, and the page keeps what was made.
@@ -150,7 +151,7 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await page.getByRole("button", { name: "Skip" }).click();
   await shared;
   await expect(page.getByRole("heading", { name: "Turn 2" })).toBeVisible();
-  await expect(page.getByText("Planning the rest anew …")).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText("Planning the rest anew …")).toHaveCount(0, PLANNED);
   await expect(page.locator("main").getByText(name, { exact: true })).toHaveCount(0);
   await page.getByRole("link", { name: "Count here" }).first().click();
   const number = page.getByRole("group").getByRole("textbox").first();
@@ -180,7 +181,7 @@ test("attendance is one tap on Today, also with no network, and none is lost", a
   await page.goto(`${mirrup.root}/today`);
   await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
   await page.getByRole("option", { name: "Show team" }).click();
-  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/useful minutes of/)).toBeVisible(PLANNED);
   await planIsMade(page, false);
   await page.getByRole("link", { name: "Today" }).click();
   const region = page.getByRole("region", { name: "Show team" });
@@ -221,7 +222,7 @@ test("who is new to the studio is taken in from the hall without a network, and 
   await page.goto(`${mirrup.root}/today`);
   await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
   await page.getByRole("option", { name: "Show team" }).click();
-  await expect(page.getByText(/useful minutes of/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/useful minutes of/)).toBeVisible(PLANNED);
   await planIsMade(page, false);
   await page.getByRole("link", { name: "Start the lesson" }).click();
   await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();

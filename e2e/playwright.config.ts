@@ -9,9 +9,9 @@ export default defineConfig({
   workers: 2,
   // On a machine that does other work beside. What came only at the second try is named at the end, and is to be mended.
   retries: 1,
-  timeout: 120_000,
+  timeout: 240_000,
   // Generous, for machines that do other work beside; nothing waits longer than it has to.
-  expect: { timeout: 20_000 },
+  expect: { timeout: 30_000 },
   reporter: [
     ["list"],
     ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? "../.cache/e2e.json" }],
