@@ -23,6 +23,15 @@ async function planIsMade(page: Page, isChanged = true): Promise<void> {
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();
 }
 
+/** Plans a class of the show team for today, on a day that is not theirs. */
+async function planOutOfTurn(page: Page, root: string): Promise<void> {
+  await page.goto(`${root}/today`);
+  await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
+  await page.getByRole("option", { name: "Show team" }).click();
+  await expect(page.getByText(/useful minutes of/)).toBeVisible(PLANNED);
+  await planIsMade(page, false);
+}
+
 /** The rest of the class planned anew in the hall, and kept. */
 function replanned(page: Page) {
   return page.waitForResponse(
@@ -178,11 +187,7 @@ test("attendance is one tap on Today, also with no network, and none is lost", a
   context,
   mirrup,
 }) => {
-  await page.goto(`${mirrup.root}/today`);
-  await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
-  await page.getByRole("option", { name: "Show team" }).click();
-  await expect(page.getByText(/useful minutes of/)).toBeVisible(PLANNED);
-  await planIsMade(page, false);
+  await planOutOfTurn(page, mirrup.root);
   await page.getByRole("link", { name: "Today" }).click();
   const region = page.getByRole("region", { name: "Show team" });
   await expectAccessible(page);
@@ -219,11 +224,7 @@ test("who is new to the studio is taken in from the hall without a network, and 
   context,
   mirrup,
 }) => {
-  await page.goto(`${mirrup.root}/today`);
-  await page.getByRole("combobox", { name: "Plan a class out of turn, for today" }).click();
-  await page.getByRole("option", { name: "Show team" }).click();
-  await expect(page.getByText(/useful minutes of/)).toBeVisible(PLANNED);
-  await planIsMade(page, false);
+  await planOutOfTurn(page, mirrup.root);
   await page.getByRole("link", { name: "Start the lesson" }).click();
   await expect(page.getByRole("heading", { name: "Who is here?" })).toBeVisible();
   await context.setOffline(true);

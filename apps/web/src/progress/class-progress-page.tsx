@@ -1,17 +1,13 @@
-import { localDate } from "@mirrup/core";
 import { Button, Group, Skeleton, Table, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
-import { Link, useParams, useSearchParams } from "react-router";
-import { currentParams } from "../app/current-params.js";
+import { Link } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
 import { SheetButton } from "../app/sheet-button.js";
-import { useNow } from "../app/use-now.js";
 import { capital, dateWords, percentWords, subjectName, wholeWords } from "../app/words.js";
-import { groupsQuery, studioQuery } from "../students/index.js";
 import { Answer } from "./answer.js";
 import {
   attendanceWords,
@@ -24,8 +20,7 @@ import {
   type OddsRow,
 } from "./class-words.js";
 import { PeriodControl } from "./period-control.js";
-import { periodAsked } from "./period.js";
-import { classProgressQuery, refitQuery } from "./queries.js";
+import { refitQuery } from "./queries.js";
 import { drawnFirst } from "./question.js";
 import {
   clearedQuestion,
@@ -36,8 +31,8 @@ import {
 } from "./questions.js";
 import type { ClassProgressView, StudentProgress } from "@mirrup/contract";
 import classes from "./progress-page.module.css";
+import { useClassProgress } from "./use-class-progress.js";
 
-const MINUTE_MS = 60_000;
 /** Named at once; the rest a tap further. */
 const MOST_NAMED = 5;
 /** Of what holds somebody up: the first tell what to teach. */
@@ -45,16 +40,8 @@ const MOST_HELD = 6;
 
 /** How far a class has come in some weeks, and who of it needs looking at. */
 export function ClassProgressPage() {
-  const { groupId: named = "all" } = useParams();
-  const groupId = named === "all" ? undefined : named;
   const paths = usePaths();
-  const [params, setParams] = useSearchParams();
-  const studio = useQuery(studioQuery);
-  const groups = useQuery(groupsQuery);
-  const today = localDate(useNow(MINUTE_MS), studio.data?.timeZone ?? "UTC");
-  const { weeks, ...period } = periodAsked(params, today);
-  const view = useQuery({ ...classProgressQuery(groupId, period), enabled: studio.data !== undefined });
-  const name = groups.data?.find(({ id }) => id === groupId)?.name ?? "Everybody";
+  const { groupId, groupName: name = "Everybody", view, weeks, period, askWeeks } = useClassProgress();
   useDocumentTitle(`Progress of ${name.toLowerCase()} · Mirrup`);
   const failure = failureOf(view);
   if (failure !== null) {
@@ -64,11 +51,6 @@ export function ClassProgressPage() {
       </Fault>
     );
   }
-  const ask = (value: string) => {
-    const asked = currentParams();
-    asked.set("weeks", value);
-    setParams(asked, { replace: true });
-  };
   return (
     <section className={classes.page}>
       <header>
@@ -79,7 +61,7 @@ export function ClassProgressPage() {
         </Text>
       </header>
       <Group gap="md" className={classes.tools}>
-        <PeriodControl weeks={weeks} onChange={ask} />
+        <PeriodControl weeks={weeks} onChange={askWeeks} />
         <Button variant="default" size="md" onClick={() => window.print()}>
           Print
         </Button>

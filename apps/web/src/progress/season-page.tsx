@@ -1,43 +1,29 @@
 import type { ClassProgressView, GroupView, ProgrammeProgress } from "@mirrup/contract";
-import { localDate } from "@mirrup/core";
 import { Button, Group, Skeleton, Table, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
-import { useQueries, useQuery } from "@tanstack/react-query";
-import { Link, useParams, useSearchParams } from "react-router";
+import { useQueries } from "@tanstack/react-query";
+import { Link } from "react-router";
 import { programmes } from "../app/catalogue.js";
-import { currentParams } from "../app/current-params.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
 import { SheetButton } from "../app/sheet-button.js";
-import { useNow } from "../app/use-now.js";
 import { capital, dateWords, listWords, percentWords, skillName, wholeWords } from "../app/words.js";
-import { groupsQuery, programmeQuery, studioQuery } from "../students/index.js";
+import { programmeQuery } from "../students/index.js";
 import { PeriodControl } from "./period-control.js";
-import { periodAsked, type Period } from "./period.js";
+import type { Period } from "./period.js";
 import classes from "./progress-page.module.css";
-import { classProgressQuery } from "./queries.js";
 import { attendedWords, finishedIn, seasonOf, seasonSheet, seasonWords, type Season } from "./season.js";
+import { useClassProgress } from "./use-class-progress.js";
 
-const MINUTE_MS = 60_000;
 /** A season is longer than the weeks that a class is looked through. */
 const USUAL_WEEKS = "26";
 
 /** A season of a group or of everybody, to be printed and handed on. */
 export function SeasonPage() {
-  const { groupId: named = "all" } = useParams();
-  const groupId = named === "all" ? undefined : named;
   const paths = usePaths();
-  const [params, setParams] = useSearchParams();
-  const studio = useQuery(studioQuery);
-  const groups = useQuery(groupsQuery);
-  const today = localDate(useNow(MINUTE_MS), studio.data?.timeZone ?? "UTC");
-  const asked = new URLSearchParams(params);
-  if (!asked.has("weeks")) asked.set("weeks", USUAL_WEEKS);
-  const { weeks, ...period } = periodAsked(asked, today);
-  const view = useQuery({ ...classProgressQuery(groupId, period), enabled: studio.data !== undefined });
-  const name = groups.data?.find(({ id }) => id === groupId)?.name;
+  const { groupId, groupName, studio, groups, view, weeks, askWeeks } = useClassProgress(USUAL_WEEKS);
   useDocumentTitle("Season · Mirrup");
   const failure = failureOf(view) ?? failureOf(groups);
   if (failure !== null) {
@@ -50,21 +36,16 @@ export function SeasonPage() {
       </Fault>
     );
   }
-  const ask = (value: string) => {
-    const changed = currentParams();
-    changed.set("weeks", value);
-    setParams(changed, { replace: true });
-  };
   return (
     <section className={classes.page}>
       <header>
         <Link to={paths.classProgress(groupId)} className={classes.tools}>
           Back to the progress
         </Link>
-        <Title order={1}>{name ?? studio.data?.name ?? ""}: the season</Title>
+        <Title order={1}>{groupName ?? studio.data?.name ?? ""}: the season</Title>
       </header>
       <Group gap="md" className={classes.tools}>
-        <PeriodControl weeks={weeks} onChange={ask} />
+        <PeriodControl weeks={weeks} onChange={askWeeks} />
         <Button size="md" onClick={() => window.print()}>
           Print
         </Button>
