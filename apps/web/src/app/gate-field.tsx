@@ -1,5 +1,6 @@
 import type { Gate } from "@mirrup/core";
-import { Group, NativeSelect, NumberInput } from "@mantine/core";
+import { Group, NativeSelect } from "@mantine/core";
+import { NumberField } from "./number-field.js";
 
 const GATE_KINDS: readonly Gate["kind"][] = ["streak", "hold", "clean", "count"];
 const GATE_WORDS: Readonly<Record<Gate["kind"], string>> = {
@@ -50,14 +51,14 @@ export function GateField({ label = "Gate", isBare = false, value, onChange }: G
   const [first, second] = numbersOf(value);
   return (
     <Group gap={6} align="flex-end" wrap="nowrap">
-      <NumberInput
+      <NumberField
         {...(isBare ? { "aria-label": label } : { label })}
         min={1}
         max={9999}
         w={80}
         hideControls
         value={first}
-        onChange={(number) => onChange(gateOfNumbers(kind, Math.max(1, Number(number)), second))}
+        onSay={(number) => onChange(gateOfNumbers(kind, number, second))}
       />
       <NativeSelect
         aria-label={`Kind of ${label.toLowerCase()}`}
@@ -70,14 +71,14 @@ export function GateField({ label = "Gate", isBare = false, value, onChange }: G
         }
       />
       {(kind === "clean" || kind === "count") && (
-        <NumberInput
+        <NumberField
           aria-label={kind === "clean" ? "Tries" : "Seconds"}
           min={1}
           max={9999}
           w={70}
           hideControls
           value={second}
-          onChange={(number) => onChange(gateOfNumbers(kind, first, Math.max(1, Number(number))))}
+          onSay={(number) => onChange(gateOfNumbers(kind, first, number))}
         />
       )}
     </Group>

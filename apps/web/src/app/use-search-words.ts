@@ -1,24 +1,20 @@
-import { useState } from "react";
 import { useSearchParams } from "react-router";
+import { currentParams } from "./current-params.js";
+import { useTyped } from "./use-typed.js";
 
-/**
- * What is typed into a screen's search, kept in its address too. The address changes in a
- * transition, a moment after the key; the field must not wait for it, or fast typing loses letters.
- */
+/** What is typed into a screen's search, kept in its address too. */
 export function useSearchWords(): readonly [string, (words: string) => void] {
   const [params, setParams] = useSearchParams();
-  const [words, setWords] = useState(params.get("find") ?? "");
-  const change = (typed: string) => {
-    setWords(typed);
+  const { value, type } = useTyped(params.get("find") ?? "", (words) =>
     setParams(
-      (before) => {
-        const changed = new URLSearchParams(before);
-        if (typed === "") changed.delete("find");
-        else changed.set("find", typed);
+      () => {
+        const changed = currentParams();
+        if (words === "") changed.delete("find");
+        else changed.set("find", words);
         return changed;
       },
       { replace: true },
-    );
-  };
-  return [words, change];
+    ),
+  );
+  return [value, type];
 }

@@ -1,4 +1,6 @@
-import { NumberInput, TextInput } from "@mantine/core";
+import { TextInput } from "@mantine/core";
+import { NumberField } from "./number-field.js";
+import { useTyped } from "./use-typed.js";
 import type { WeeksAsked } from "./weeks-asked.js";
 
 interface WeeksFieldsProps {
@@ -12,39 +14,46 @@ interface WeeksFieldsProps {
   readonly onAsk: (changes: Partial<WeeksAsked>) => void;
 }
 
-const countOf = (value: number | string) => (typeof value === "number" ? value : null);
-
 /** The date that weeks are planned to, and what they hold. */
 export function WeeksFields({ asked, label, refusal, usual, onAsk }: WeeksFieldsProps) {
+  const until = useTyped(
+    asked.until,
+    (typed) => onAsk({ until: typed }),
+    // A date is empty while its parts are typed.
+    (typed) => typed !== "",
+  );
   return (
     <>
       <TextInput
         type="date"
         label={label}
         size="md"
-        value={asked.until}
+        value={until.value}
         error={refusal}
-        onChange={({ currentTarget: { value } }) => value !== "" && onAsk({ until: value })}
+        onChange={({ currentTarget }) => until.type(currentTarget.value)}
+        onBlur={until.onBlur}
       />
-      <NumberInput
+      <NumberField
         label="Lessons a week"
         size="md"
         w={210}
         min={1}
         max={7}
         placeholder={usual.perWeek}
-        value={asked.perWeek ?? ""}
-        onChange={(value) => onAsk({ perWeek: countOf(value) })}
+        mayBeEmpty
+        value={asked.perWeek}
+        onSay={(perWeek) => onAsk({ perWeek })}
       />
-      <NumberInput
+      <NumberField
         label="Tries a lesson toward it"
         size="md"
         w={210}
         min={1}
         max={1000}
         placeholder={usual.tries}
-        value={asked.tries ?? ""}
-        onChange={(value) => onAsk({ tries: countOf(value) })}
+        mayBeEmpty
+        value={asked.tries}
+        onSay={(tries) => onAsk({ tries })}
       />
     </>
   );

@@ -1,12 +1,12 @@
 import { INTERVALS } from "@mirrup/catalogue";
 import { clockSeconds, type Stretch } from "@mirrup/core/teaching";
-import { Button, MultiSelect, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import { Button, MultiSelect, NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
+import { NumberField } from "../app/number-field.js";
 import { counted, pluralOf } from "../app/plural.js";
 import { leftWords } from "../app/left-words.js";
 import { listWords } from "../app/words.js";
 import { floorClasses } from "../floor/index.js";
 import {
-  bounded,
   BOUNDS,
   CLOCK_KINDS,
   type ClockAsked,
@@ -101,7 +101,7 @@ export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther 
       )}
       <div className={classes.fields}>
         {FIELDS[kind].map(([field, label, suffix]) => (
-          <NumberInput
+          <NumberField
             key={field}
             label={label}
             size="md"
@@ -109,8 +109,7 @@ export function Asked({ asked, pool, combos, onAsk, stretches, leftOut, onOther 
             min={BOUNDS[field][0]}
             max={BOUNDS[field][1]}
             suffix={suffix}
-            allowDecimal={false}
-            onChange={(value) => value !== "" && onAsk({ ...asked, [field]: bounded(field, Number(value)) })}
+            onSay={(value) => onAsk({ ...asked, [field]: value })}
             classNames={{ input: classes.input, control: classes.control }}
           />
         ))}

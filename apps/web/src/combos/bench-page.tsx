@@ -2,13 +2,14 @@ import { STARTER_COMBOS } from "@mirrup/catalogue";
 import { LONGEST_NOTE, type ComboView } from "@mirrup/contract";
 import { readScore } from "@mirrup/core";
 import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, takenApart } from "@mirrup/core/combos";
-import { ActionIcon, Button, Group, NumberInput, Skeleton, Text, Textarea, TextInput } from "@mantine/core";
+import { ActionIcon, Button, Group, Skeleton, Text, Textarea, TextInput } from "@mantine/core";
 import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { v7 as uuid } from "uuid";
 import { useMayTeach } from "../account/index.js";
+import { NumberField } from "../app/number-field.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -120,14 +121,14 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
           <Button variant="subtle" disabled={parts.length === 0} onClick={() => put([])}>
             Clear the bench
           </Button>
-          <NumberInput
+          <NumberField
             aria-label="Tempo, bounces a minute"
             suffix=" a minute"
             w={140}
             min={COMBO_TEMPO.least}
             max={COMBO_TEMPO.most}
             value={tempo}
-            onChange={(value) => typeof value === "number" && setTempo(value)}
+            onSay={(value) => setTempo(value)}
           />
         </Group>
         {parts.length === 0 ? (

@@ -1,11 +1,12 @@
 import type { ComboView } from "@mirrup/contract";
 import { readScore, scoreOf } from "@mirrup/core";
 import { COMBO_TEMPO, comboText, measureCombo, onSide, sidesOfScore, takenApart } from "@mirrup/core/combos";
-import { Button, Group, NumberInput, Skeleton, TextInput, Title } from "@mantine/core";
+import { Button, Group, Skeleton, TextInput, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
+import { NumberField } from "../app/number-field.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -84,14 +85,14 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
           />
           <CountsGrid score={score} />
           <Group gap="sm" className={classes.noPrint}>
-            <NumberInput
+            <NumberField
               label="Tempo"
               suffix=" a minute"
               w={150}
               min={COMBO_TEMPO.least}
               max={COMBO_TEMPO.most}
               value={tempo}
-              onChange={(typed) => typeof typed === "number" && setTempo(typed)}
+              onSay={(typed) => setTempo(typed)}
             />
           </Group>
           <Figures

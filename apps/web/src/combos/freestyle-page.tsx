@@ -1,6 +1,7 @@
 import { FREESTYLE_LIMITS } from "@mirrup/core/combos";
-import { Button, Checkbox, Group, MultiSelect, NumberInput, Skeleton, Text } from "@mantine/core";
+import { Button, Checkbox, Group, MultiSelect, Skeleton, Text } from "@mantine/core";
 import { Link, useSearchParams } from "react-router";
+import { NumberField } from "../app/number-field.js";
 import { ofCatalogue } from "../app/catalogue.js";
 import { currentParams } from "../app/current-params.js";
 import { usePaths } from "../app/paths.js";
@@ -35,21 +36,21 @@ export function FreestylePage() {
     <div className={classes.page}>
       <div className={classes.asked}>
         <Group align="end">
-          <NumberInput
+          <NumberField
             label="Length, seconds"
             w={160}
             min={10}
             max={FREESTYLE_LIMITS.seconds}
             value={seconds}
-            onChange={(value) => typeof value === "number" && set("seconds", [String(value)])}
+            onSay={(value) => set("seconds", [String(value)])}
           />
-          <NumberInput
+          <NumberField
             label="Rest between, seconds"
             w={180}
             min={0}
             max={FREESTYLE_LIMITS.rest}
             value={rest}
-            onChange={(value) => typeof value === "number" && set("rest", [String(value)])}
+            onSay={(value) => set("rest", [String(value)])}
           />
         </Group>
         <MultiSelect

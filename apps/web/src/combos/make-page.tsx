@@ -7,7 +7,6 @@ import {
   Group,
   MultiSelect,
   NativeSelect,
-  NumberInput,
   Progress,
   Select,
   Slider,
@@ -17,6 +16,7 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
+import { NumberField } from "../app/number-field.js";
 import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { sidesOfGoal } from "../app/goal-sides.js";
@@ -157,12 +157,12 @@ export function MakePage() {
             data={[...new Set([...COMBO_COUNTS, asked.counts])].map(String)}
             onChange={(event) => ask({ counts: Number(event.currentTarget.value) })}
           />
-          <NumberInput
+          <NumberField
             label="How many"
             min={1}
             max={MAKING_LIMITS.howMany}
             value={asked.howMany}
-            onChange={(value) => typeof value === "number" && ask({ howMany: value })}
+            onSay={(value) => ask({ howMany: value })}
           />
           <NativeSelect
             label="Difficulty"

@@ -1,9 +1,10 @@
 import { readScore, scoreOf } from "@mirrup/core";
 import { COMBO_TEMPO, comboText, measureCombo } from "@mirrup/core/combos";
-import { NumberInput, Skeleton, Text, Title } from "@mantine/core";
+import { Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
+import { NumberField } from "../app/number-field.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { listWords } from "../app/words.js";
@@ -47,14 +48,14 @@ export function SharedPage() {
       />
       <CountsGrid score={score} />
       <Cautions score={score} />
-      <NumberInput
+      <NumberField
         label="Tempo"
         suffix=" a minute"
         w={150}
         min={COMBO_TEMPO.least}
         max={COMBO_TEMPO.most}
         value={tempo}
-        onChange={(typed) => typeof typed === "number" && setTempo(typed)}
+        onSay={(typed) => setTempo(typed)}
       />
       <Call parts={parts} side="right" names={NO_NAMES} />
     </main>

@@ -31,7 +31,8 @@ export function useFor() {
           else after.set("for", id);
           return after;
         },
-        { replace: true },
+        // Seen at once: the links to the pages beside go with whom it is for.
+        { replace: true, flushSync: true },
       ),
   };
 }

@@ -1,20 +1,11 @@
 import { HOME_DAYS, type Done, type NewHomeLink, type SetView } from "@mirrup/contract";
-import {
-  Button,
-  Checkbox,
-  CopyButton,
-  Group,
-  Skeleton,
-  Text,
-  TextInput,
-  Title,
-  NumberInput,
-} from "@mantine/core";
+import { Button, Checkbox, CopyButton, Group, Skeleton, Text, TextInput, Title } from "@mantine/core";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { toString as squareOf } from "qrcode";
 import { useEffect, useState } from "react";
 import { useParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
+import { NumberField } from "../app/number-field.js";
 import { post, remove } from "../app/api.js";
 import { countsWords, loggedDrillWords } from "../app/drill-words.js";
 import { failureOf } from "../app/failure.js";
@@ -165,14 +156,14 @@ function HomeLink({ studentId, endsAt, isGrown }: HomeLinkProps) {
       {made !== undefined && <Square token={made.token} />}
       {mayTeach && (
         <div className={classes.tools}>
-          <NumberInput
+          <NumberField
             label="Days that it lasts"
             size="md"
             w={170}
             min={HOME_DAYS.least}
             max={HOME_DAYS.most}
             value={days}
-            onChange={(value) => typeof value === "number" && setDays(value)}
+            onSay={(value) => setDays(value)}
           />
           {!isGrown && (
             <Checkbox

@@ -1,6 +1,7 @@
 import { FAMILIES } from "@mirrup/core";
 import type { Helper } from "@mirrup/core/planning";
-import { Button, Checkbox, NumberInput, Popover, Text } from "@mantine/core";
+import { Button, Checkbox, Popover, Text } from "@mantine/core";
+import { NumberField } from "../app/number-field.js";
 import { FAMILY_NAMES } from "../app/words.js";
 import { helpersOf } from "./means.js";
 import classes from "./means.module.css";
@@ -22,16 +23,14 @@ export function HelpersField({ helpers, onChange }: HelpersFieldProps) {
     );
   return (
     <div className={classes.field}>
-      <NumberInput
+      <NumberField
         label="Helpers"
         size="md"
         w={104}
         min={0}
         max={12}
-        clampBehavior="strict"
-        allowDecimal={false}
         value={helpers.length}
-        onChange={(next) => typeof next === "number" && onChange(helpersOf(next, helpers))}
+        onSay={(next) => onChange(helpersOf(next, helpers))}
       />
       {helpers.length > 0 && (
         <Popover trapFocus position="bottom-start" shadow="md" withinPortal>

@@ -1,7 +1,7 @@
-import { Group, NumberInput } from "@mantine/core";
+import { Group } from "@mantine/core";
+import { NumberField } from "../app/number-field.js";
 import { AtHand } from "../app/at-hand.js";
 import { HelpersField } from "./helpers-field.js";
-import { OptionalNumber } from "./optional-number.js";
 import { PairsField, type Named } from "./pairs-field.js";
 import { RopesField } from "./ropes-field.js";
 import { withNumbers, type Asked } from "./asked.js";
@@ -17,17 +17,15 @@ interface CountProps {
 
 function Count({ label, value, most, step = 1, onChange }: CountProps) {
   return (
-    <NumberInput
+    <NumberField
       label={label}
       size="md"
       w={104}
       min={0}
       max={most}
       step={step}
-      clampBehavior="strict"
-      allowDecimal={false}
       value={value}
-      onChange={(next) => typeof next === "number" && onChange(next)}
+      onSay={(next) => onChange(next)}
     />
   );
 }
@@ -66,21 +64,31 @@ export function PlanControls({ asked, students, onAsk }: PlanControlsProps) {
         <Count label="Coaches" most={12} value={coaches} onChange={(value) => change({ coaches: value })} />
         <HelpersField helpers={helpers} onChange={(value) => change({ helpers: value })} />
         <RopesField label="Ropes" stock={ropes ?? null} onChange={(value) => change({ ropes: value })} />
-        <OptionalNumber
+        <NumberField
+          mayBeEmpty
+          allowDecimal
+          size="md"
+          w={116}
           label="Floor, width"
-          least={1}
+          min={1}
+          max={200}
           placeholder="not set"
           suffix=" m"
           value={floor?.widthMetres ?? null}
-          onChange={(value) => setSide("widthMetres", value)}
+          onSay={(value) => setSide("widthMetres", value)}
         />
-        <OptionalNumber
+        <NumberField
+          mayBeEmpty
+          allowDecimal
+          size="md"
+          w={116}
           label="Floor, length"
-          least={1}
+          min={1}
+          max={200}
           placeholder="not set"
           suffix=" m"
           value={floor?.lengthMetres ?? null}
-          onChange={(value) => setSide("lengthMetres", value)}
+          onSay={(value) => setSide("lengthMetres", value)}
         />
         <PairsField students={students} />
       </Group>

@@ -1,10 +1,10 @@
 import { ROPE_KINDS, type RopeStock } from "@mirrup/core/planning";
-import { ActionIcon, Button, Input, NativeSelect, NumberInput, Popover, Text } from "@mantine/core";
+import { ActionIcon, Button, Input, NativeSelect, Popover, Text } from "@mantine/core";
 import { IconTrash } from "@tabler/icons-react";
+import { NumberField } from "../app/number-field.js";
 import { lengthIn, millimetresOf } from "../app/words.js";
 import { useSettings } from "../students/index.js";
 import { isPlain, manyRopes, ropesOf } from "./means.js";
-import { OptionalNumber } from "./optional-number.js";
 import { ROPE_KIND_NAMES } from "./words.js";
 import classes from "./means.module.css";
 
@@ -29,12 +29,16 @@ export function RopesField({ label, stock, onChange }: RopesFieldProps) {
           <Text className={classes.told}>{manyRopes(stock)}</Text>
         </Input.Wrapper>
       ) : (
-        <OptionalNumber
+        <NumberField
+          mayBeEmpty
+          size="md"
+          w={116}
           label={label}
-          least={0}
+          min={0}
+          max={200}
           placeholder="one each"
           value={manyRopes(stock)}
-          onChange={(many) => onChange(ropesOf(many))}
+          onSay={(many) => onChange(ropesOf(many))}
         />
       )}
       <Popover trapFocus position="bottom-start" shadow="md" withinPortal>
@@ -65,16 +69,14 @@ function Stock({ stock, onChange }: StockProps) {
       <h3>Ropes of the hall</h3>
       {stock.map(({ kind, lengthMm, many }, place) => (
         <div key={place} className={classes.row} role="group" aria-label={`Ropes, line ${place + 1}`}>
-          <NumberInput
+          <NumberField
             label="How many"
             size="md"
             w={92}
             min={0}
             max={500}
-            allowDecimal={false}
-            clampBehavior="strict"
             value={many}
-            onChange={(next) => typeof next === "number" && put(place, { many: next })}
+            onSay={(next) => put(place, { many: next })}
           />
           <NativeSelect
             label="Kind"
@@ -85,7 +87,7 @@ function Stock({ stock, onChange }: StockProps) {
               put(place, { kind: ROPE_KINDS.find((one) => one === value) ?? null })
             }
           />
-          <NumberInput
+          <NumberField
             label={`Length, ${unit}`}
             size="md"
             w={110}
@@ -93,10 +95,10 @@ function Stock({ stock, onChange }: StockProps) {
             placeholder="fits all"
             min={lengthIn(1000, unit)}
             max={lengthIn(5000, unit)}
-            value={lengthMm === null ? "" : lengthIn(lengthMm, unit)}
-            onChange={(next) =>
-              put(place, { lengthMm: typeof next === "number" ? millimetresOf(next, unit) : null })
-            }
+            mayBeEmpty
+            allowDecimal
+            value={lengthMm === null ? null : lengthIn(lengthMm, unit)}
+            onSay={(next) => put(place, { lengthMm: next === null ? null : millimetresOf(next, unit) })}
           />
           <ActionIcon
             variant="default"

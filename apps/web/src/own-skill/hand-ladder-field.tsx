@@ -1,7 +1,8 @@
 import { DRILLS } from "@mirrup/catalogue";
 import { HAND_KINDS, HAND_LADDER_LIMITS, NO_PART, type HandDrill } from "@mirrup/core";
-import { ActionIcon, Button, Group, NativeSelect, NumberInput, Text, TextInput } from "@mantine/core";
+import { ActionIcon, Button, Group, NativeSelect, Text, TextInput } from "@mantine/core";
 import { IconArrowDown, IconArrowUp, IconX } from "@tabler/icons-react";
+import { NumberField } from "../app/number-field.js";
 import { capital } from "../app/words.js";
 import classes from "./own-skill.module.css";
 
@@ -61,18 +62,18 @@ export function HandLadderField({ value, onChange }: HandLadderFieldProps) {
                   }}
                 />
                 {!UNCOUNTED.has(drill.kind) && (
-                  <NumberInput
+                  <NumberField
                     aria-label={`How many in ${name}`}
                     placeholder="as usual"
                     size="md"
                     w={110}
                     min={1}
                     max={HAND_LADDER_LIMITS.count}
-                    allowDecimal={false}
-                    value={drill.count ?? ""}
-                    onChange={(count) => {
+                    mayBeEmpty
+                    value={drill.count ?? null}
+                    onSay={(count) => {
                       const { count: _was, ...rest } = drill;
-                      const next = typeof count === "number" && count >= 1 ? changed(rest, { count }) : rest;
+                      const next = count === null ? rest : changed(rest, { count });
                       onChange(value.map((one, at) => (at === place ? next : one)));
                     }}
                   />

@@ -1,7 +1,8 @@
 import { printNeeds, sidesOf, skillOf, type Need, type NeedSides, type Skill } from "@mirrup/core";
 import type { ProposalReason } from "@mirrup/core/combos";
-import { Button, CloseButton, Fieldset, NativeSelect, NumberInput, Select, Text } from "@mantine/core";
+import { Button, CloseButton, Fieldset, NativeSelect, Select, Text } from "@mantine/core";
 import { useState, type ReactNode } from "react";
+import { NumberField } from "../app/number-field.js";
 import { catalogue } from "../app/catalogue.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { capital, skillName } from "../app/words.js";
@@ -45,17 +46,17 @@ interface NeedsFieldProps {
 export function NeedsField({ value, of, except, reasons, error, onChange }: NeedsFieldProps) {
   const [subject, setSubject] = useState<string | null>(null);
   const [sides, setSides] = useState<NeedSides>("same");
-  const [count, setCount] = useState<number | string>("");
+  const [count, setCount] = useState<number | null>(null);
   const { needs, helps } = needsIn(value);
   const put = (next: readonly Need[]) => onChange(printNeeds({ needs: next, helps }));
   const isTwoSided = subject !== null && sidesOf(skillOf(catalogue(), subject)).length > 1;
   const add = () => {
     if (subject === null) return;
     const asked = isTwoSided ? sides : "same";
-    const term = { skill: subject, sides: asked, atLeast: typeof count === "number" ? count : null };
+    const term = { skill: subject, sides: asked, atLeast: count };
     put([...needs.filter(({ anyOf }) => anyOf.every(({ skill }) => skill !== subject)), { anyOf: [term] }]);
     setSubject(null);
-    setCount("");
+    setCount(null);
   };
   return (
     <Fieldset legend="Needs">
@@ -109,15 +110,15 @@ export function NeedsField({ value, of, except, reasons, error, onChange }: Need
             onChange={({ currentTarget }) => isSides(currentTarget.value) && setSides(currentTarget.value)}
           />
         )}
-        <NumberInput
+        <NumberField
           aria-label="So many in a row"
           placeholder="to its gate"
           suffix=" in a row"
           min={1}
           max={999}
-          allowDecimal={false}
+          mayBeEmpty
           value={count}
-          onChange={setCount}
+          onSay={setCount}
         />
         <Button variant="default" disabled={subject === null} onClick={add}>
           Add the need

@@ -14,7 +14,6 @@ import {
   Fieldset,
   Group,
   NativeSelect,
-  NumberInput,
   Select,
   Text,
   TextInput,
@@ -23,6 +22,7 @@ import { useForm } from "@mantine/form";
 import { IconArrowDown, IconArrowUp, IconX } from "@tabler/icons-react";
 import { useEffect, useState } from "react";
 import { v7 as uuid } from "uuid";
+import { NumberField } from "../app/number-field.js";
 import { catalogue, programmes } from "../app/catalogue.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
 import { capital, skillName } from "../app/words.js";
@@ -132,13 +132,13 @@ export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
             form.setFieldValue("order", currentTarget.value === "fixed" ? "fixed" : "free")
           }
         />
-        <NumberInput
+        <NumberField
           label="May be missing"
           size="md"
           min={0}
           max={PROGRAMME_LIMITS.items}
           value={values.allBut}
-          onChange={(number) => form.setFieldValue("allBut", Math.max(0, Math.round(Number(number))))}
+          onSay={(number) => form.setFieldValue("allBut", number)}
         />
       </div>
       {values.headings.map((heading, place) => (

@@ -1,6 +1,7 @@
 import { VisuallyHidden } from "@mantine/core";
 import { useEffect, useRef, useState } from "react";
-import { ScrollRestoration, useLocation } from "react-router";
+import { useLocation } from "react-router";
+import { useKeptPlace } from "./use-kept-place.js";
 
 /** Pages say what they are called as they come. */
 const TITLED_AFTER_MS = 100;
@@ -13,6 +14,7 @@ export function PageChange() {
   const { pathname } = useLocation();
   const before = useRef(pathname);
   const [told, setTold] = useState("");
+  useKeptPlace(pathname);
   useEffect(() => {
     if (before.current === pathname) return undefined;
     before.current = pathname;
@@ -24,11 +26,5 @@ export function PageChange() {
     }, TITLED_AFTER_MS);
     return () => clearTimeout(timer);
   }, [pathname]);
-  return (
-    <>
-      {/* What is searched and filtered is the same page. */}
-      <ScrollRestoration getKey={(location) => location.pathname} />
-      <VisuallyHidden role="status">{told}</VisuallyHidden>
-    </>
-  );
+  return <VisuallyHidden role="status">{told}</VisuallyHidden>;
 }

@@ -16,11 +16,12 @@ import {
 } from "@mirrup/core";
 import { armWindows, speedChanges, type ArmWindow } from "@mirrup/core/figure";
 import { turnRateOf } from "@mirrup/catalogue";
-import { Group, NumberInput, SegmentedControl, Select, Table, Text, TextInput, Title } from "@mantine/core";
+import { Group, SegmentedControl, Select, Table, Text, TextInput, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { useMayTeach } from "../account/index.js";
+import { NumberField } from "../app/number-field.js";
 import { catalogue } from "../app/catalogue.js";
 import { currentParams } from "../app/current-params.js";
 import { handOf } from "../app/hand-of.js";
@@ -28,6 +29,7 @@ import { beatName, heightWords } from "../app/jump-words.js";
 import { SheetButton } from "../app/sheet-button.js";
 import { offerUndo } from "../app/undo.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
+import { useTyped } from "../app/use-typed.js";
 import { capital, listWords, skillName, type LengthUnit } from "../app/words.js";
 import { sayJump } from "../device/index.js";
 import { FigureBraid } from "../figure/index.js";
@@ -80,6 +82,7 @@ export function TimingPage() {
     }
     setParams(next, { replace: true });
   };
+  const score = useTyped(asked.text, (text) => ask({ score: text }));
   const parsed = useMemo(() => parseScore(asked.text), [asked.text]);
   const students = useQuery(studentsQuery);
   const { value } = useSettings();
@@ -116,9 +119,9 @@ export function TimingPage() {
         <TextInput
           label="Score"
           w={260}
-          value={asked.text}
+          value={score.value}
           error={parsed.ok ? undefined : parsed.fault.message}
-          onChange={(event) => ask({ score: event.currentTarget.value })}
+          onChange={(event) => score.type(event.currentTarget.value)}
         />
         <Select
           label="For"
@@ -131,15 +134,14 @@ export function TimingPage() {
           nothingFoundMessage="No student is called that."
           onChange={(id) => ask({ student: id })}
         />
-        <NumberInput
+        <NumberField
           label="Rope at the most"
           suffix=" turns a minute"
           w={210}
           min={RATES.least}
           max={RATES.most}
-          clampBehavior="blur"
           value={turnRate}
-          onChange={(typed) => typeof typed === "number" && ask({ rate: String(typed) })}
+          onSay={(typed) => ask({ rate: String(typed) })}
         />
       </Group>
       {parsed.ok && (
