@@ -106,6 +106,24 @@ test("a set is kept while the database is gone", async ({ page, mirrup }) => {
   await expect(page.getByRole("heading", { name: "1 of 1 clean" })).toBeVisible({ timeout: 30_000 });
 });
 
+test("a page that could not be read is there once the server answers, and nobody has pressed anything", async ({
+  page,
+  mirrup,
+}) => {
+  const student = await mirrup.studentPath("Dag Ellerby");
+  // What the page is made of is on the device; what stands on it is not.
+  await page.goto(`${await mirrup.studentPath("Ines Varga-Holt")}/report`);
+  await expect(page.getByRole("heading", { name: "Ines Varga-Holt", level: 1 })).toBeVisible();
+  await page.goto(student);
+  await expect(page.getByRole("heading", { name: "Dag Ellerby", level: 1 })).toBeVisible();
+  await mirrup.stack.stopServer();
+  await page.getByRole("link", { name: "Report", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "The report could not be made" })).toBeVisible();
+  await mirrup.stack.startServer();
+  await expect(page.getByRole("heading", { name: "The report could not be made" })).toBeHidden();
+  await expect(page.getByRole("heading", { name: "Dag Ellerby", level: 1 })).toBeVisible();
+});
+
 test("a refused set goes to the tray and blocks nobody else's", async ({ page, mirrup }) => {
   const gone = await mirrup.studentPath("Temi Adewood");
   const id = gone.split("/").at(-1) ?? "";

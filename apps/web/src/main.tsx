@@ -11,7 +11,9 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router/dom";
+import { get } from "./app/api.js";
 import { queryClient } from "./app/query-client.js";
+import { startRecovery } from "./app/recovery.js";
 import { outbox, restoreReadings, startKeeping } from "./device/index.js";
 import { router } from "./routes.js";
 import { theme, variables } from "./app/theme.js";
@@ -27,6 +29,14 @@ mendOldPages();
 // What was said and what was read are there before the first page is drawn.
 await Promise.all([outbox.read(), restoreReadings(SHAPE)]);
 startKeeping(SHAPE);
+startRecovery(queryClient, {
+  isThere: () =>
+    get("/health").then(
+      () => true,
+      () => false,
+    ),
+  rest: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
+});
 
 // Where the browser has no service worker (plain http from elsewhere), Mirrup needs the network to open.
 if (import.meta.env.PROD && "serviceWorker" in navigator) {

@@ -18,7 +18,7 @@ export const queryClient: ReadingClient = new ReadingClient({
       networkMode: "always",
       refetchOnReconnect: true,
       // What the server refuses it will refuse again; silence, and having too much to do, are worth another try.
-      retry: (failures, error) => (isProblem(error) ? error.problem.status === 503 : true) && failures < 2,
+      retry: (failures, error) => !isProblem(error) && failures < 2,
     },
     mutations: { networkMode: "always" },
   },
