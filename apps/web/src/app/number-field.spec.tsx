@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import { act, cleanup, screen } from "@testing-library/react";
+import { act, cleanup, screen, waitFor } from "@testing-library/react";
 import { useState } from "react";
 import { drawn } from "../testing/drawn.js";
 import { NumberField } from "./number-field.js";
@@ -71,5 +71,24 @@ describe("a number within its bounds", () => {
     await user.tab();
     expect(said).toEqual([null]);
     expect(standing()).toBe("");
+  });
+
+  it("waits for a pause where a number on the way would do harm, and for no longer than until it is left", async () => {
+    const said: number[] = [];
+    const { user } = drawn(
+      <NumberField label={LABEL} afterPause min={0} max={240} value={60} onSay={(now) => said.push(now)} />,
+      {},
+    );
+    await user.clear(field());
+    await user.type(field(), "45");
+    expect(said).toEqual([]);
+    await user.tab();
+    expect(said).toEqual([45]);
+    await user.clear(field());
+    await user.type(field(), "50{Enter}");
+    expect(said).toEqual([45, 50]);
+    await user.clear(field());
+    await user.type(field(), "12");
+    await waitFor(() => expect(said).toEqual([45, 50, 12]));
   });
 });

@@ -25,7 +25,9 @@ function hall() {
       queryKey: [key],
       queryFn: () => {
         server.asked.push(key);
-        return server.isThere && !server.isBusy ? Promise.resolve(`${key} as it is`) : Promise.reject(fault());
+        return server.isThere && !server.isBusy
+          ? Promise.resolve(`${key} as it is`)
+          : Promise.reject(fault());
       },
     });
     const leave = observer.subscribe(() => undefined);

@@ -20,7 +20,8 @@ export function startRecovery(client: QueryClient, { isThere, rest }: Recovering
     isWaiting = true;
     for (let failures = 1; hasUnread(); failures += 1) {
       await rest(restAfter(failures + 1));
-      if (hasUnread() && (await isThere())) await client.refetchQueries({ type: "active", predicate: isUnread });
+      if (hasUnread() && (await isThere()))
+        await client.refetchQueries({ type: "active", predicate: isUnread });
     }
     isWaiting = false;
   };

@@ -29,6 +29,7 @@ export function HelpersField({ helpers, onChange }: HelpersFieldProps) {
         w={104}
         min={0}
         max={12}
+        afterPause
         value={helpers.length}
         onSay={(next) => onChange(helpersOf(next, helpers))}
       />

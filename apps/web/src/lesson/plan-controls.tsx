@@ -1,6 +1,7 @@
 import { Group } from "@mantine/core";
 import { NumberField } from "../app/number-field.js";
 import { AtHand } from "../app/at-hand.js";
+import { FloorField } from "./floor-field.js";
 import { HelpersField } from "./helpers-field.js";
 import { PairsField, type Named } from "./pairs-field.js";
 import { RopesField } from "./ropes-field.js";
@@ -24,6 +25,7 @@ function Count({ label, value, most, step = 1, onChange }: CountProps) {
       min={0}
       max={most}
       step={step}
+      afterPause
       value={value}
       onSay={(next) => onChange(next)}
     />
@@ -41,10 +43,6 @@ interface PlanControlsProps {
 export function PlanControls({ asked, students, onAsk }: PlanControlsProps) {
   const { minutes, stations, coaches, helpers, ropes, floor, missing } = asked;
   const change = (changes: Parameters<typeof withNumbers>[1]) => onAsk(withNumbers(asked, changes));
-  const setSide = (side: "widthMetres" | "lengthMetres", value: number | null) => {
-    const other = floor ?? { widthMetres: value ?? 0, lengthMetres: value ?? 0 };
-    change({ floor: value === null || value <= 0 ? null : { ...other, [side]: value } });
-  };
   return (
     <div className={classes.controls}>
       <Group align="end" gap="sm">
@@ -64,32 +62,7 @@ export function PlanControls({ asked, students, onAsk }: PlanControlsProps) {
         <Count label="Coaches" most={12} value={coaches} onChange={(value) => change({ coaches: value })} />
         <HelpersField helpers={helpers} onChange={(value) => change({ helpers: value })} />
         <RopesField label="Ropes" stock={ropes ?? null} onChange={(value) => change({ ropes: value })} />
-        <NumberField
-          mayBeEmpty
-          allowDecimal
-          size="md"
-          w={116}
-          label="Floor, width"
-          min={1}
-          max={200}
-          placeholder="not set"
-          suffix=" m"
-          value={floor?.widthMetres ?? null}
-          onSay={(value) => setSide("widthMetres", value)}
-        />
-        <NumberField
-          mayBeEmpty
-          allowDecimal
-          size="md"
-          w={116}
-          label="Floor, length"
-          min={1}
-          max={200}
-          placeholder="not set"
-          suffix=" m"
-          value={floor?.lengthMetres ?? null}
-          onSay={(value) => setSide("lengthMetres", value)}
-        />
+        <FloorField floor={floor ?? null} onChange={(value) => change({ floor: value })} />
         <PairsField students={students} />
       </Group>
       <AtHand missing={missing} onChange={(next) => onAsk({ ...asked, missing: next })} />
