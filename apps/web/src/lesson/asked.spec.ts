@@ -54,6 +54,15 @@ describe("what is asked of a class plan", () => {
   it("suits the number of students at first", () => {
     expect(ASKED).toMatchObject({ minutes: 60, stations: 2, coaches: 1, floor: null, placePins: [] });
     expect(askedOf({ ...LESSON, students: [] }, USUALLY_AT_HAND, "early").stations).toBe(1);
+    const [student] = LESSON.students;
+    const stations = (many: number) =>
+      askedOf(
+        { ...LESSON, students: new Array<typeof student>(many).fill(student) as LessonView["students"] },
+        USUALLY_AT_HAND,
+        "late",
+      ).stations;
+    // Whoever is one of four is one of a pair, nobody is alone, and no more than six are asked for by themselves.
+    expect([1, 2, 3, 4, 9, 24, 60].map(stations)).toEqual([1, 1, 1, 2, 3, 6, 6]);
   });
 
   it("is what the lesson was planned with, pins among it", () => {

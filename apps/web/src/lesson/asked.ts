@@ -7,7 +7,8 @@ export interface Asked extends LessonAsked {
   readonly placePins: readonly PlacePin[];
 }
 
-const STUDENTS_A_STATION = 4;
+/** More stations never make the best plan worse, and four at one of them do only what all four may. */
+const STUDENTS_A_STATION = 3;
 const MOST_STATIONS_AT_FIRST = 6;
 
 /** What the lesson was planned with; for one that was not, what suits so many students. */

@@ -1,6 +1,14 @@
 import { describe, expect, it } from "@jest/globals";
 import type { Place } from "@mirrup/core/planning";
-import { faultWords, laidOutWords, lookWords, placeWords, ropeWords, taskWords } from "./words.js";
+import {
+  faultWords,
+  laidOutWords,
+  lookWords,
+  placeWords,
+  ropeWords,
+  taskWords,
+  usefulWords,
+} from "./words.js";
 
 const PLACE: Place = {
   station: 0,
@@ -67,6 +75,30 @@ describe("ropes and looks", () => {
     );
     expect(faultWords({ code: "not-together", rotation: 0, students }, nameOf)).toContain(
       "Ash and Birch are not",
+    );
+  });
+});
+
+describe("what a plan is worth", () => {
+  const words = (useful: number, sameForAll: number, most = 84) =>
+    usefulWords({ useful, minutes: 182, sameForAll, most });
+
+  it("is held against one drill for everybody, and against the most there could be", () => {
+    expect(words(42, 28)).toBe(
+      "42 useful minutes of 182 at the stations: 1.5 times one drill for everybody (28). " +
+        "Each student alone with you could have 84 at most; this has 50% of it.",
+    );
+    expect(words(42, 42)).toContain(": 1.0 times one drill for everybody (42).");
+    expect(words(42, 4)).toContain(": far more than one drill for everybody (4).");
+    expect(words(42, 0)).toContain(": far more than one drill for everybody (none).");
+    expect(words(0, 0, 0)).toContain("this has 100% of it.");
+  });
+
+  it("says what that costs, and what to try, where one drill for everybody would have more", () => {
+    expect(words(42, 57)).toBe(
+      "42 useful minutes of 182 at the stations. " +
+        "One drill for everybody would have 57, but whoever may not do it stands by; try a further station. " +
+        "Each student alone with you could have 84 at most; this has 50% of it.",
     );
   });
 });

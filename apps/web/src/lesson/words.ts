@@ -72,6 +72,16 @@ export function faultWords(fault: ClassFault, nameOf: (id: string) => string): s
 /** From so many times on, a ratio says no more than that it is far more. */
 const FAR_MORE = 10;
 
+/** One drill for everybody, which a plan in which nobody stands by can fall short of where stations are few. */
+function heldAgainst(useful: number, sameForAll: number): string {
+  const same = sameForAll < 1 ? "none" : wholeWords(sameForAll);
+  if (useful < sameForAll)
+    return `. One drill for everybody would have ${same}, but whoever may not do it stands by; try a further station.`;
+  const times =
+    useful > FAR_MORE * sameForAll ? "far more than" : `${(useful / sameForAll).toFixed(1)} times`;
+  return `: ${times} one drill for everybody (${same}).`;
+}
+
 /** What the plan is worth, and what that is held against. */
 export function usefulWords(plan: {
   readonly useful: number;
@@ -80,12 +90,9 @@ export function usefulWords(plan: {
   readonly most: number;
 }): string {
   const { useful, minutes, sameForAll, most } = plan;
-  const isFar = useful > FAR_MORE * sameForAll;
-  const times = isFar ? "far more than " : `${(useful / sameForAll).toFixed(1)} times `;
   const share = most > 0 ? Math.min(100, Math.round((100 * useful) / most)) : 100;
   return (
-    `${wholeWords(useful)} useful minutes of ${wholeWords(minutes)} at the stations: ` +
-    `${times}one drill for everybody (${sameForAll < 1 ? "none" : wholeWords(sameForAll)}). ` +
+    `${wholeWords(useful)} useful minutes of ${wholeWords(minutes)} at the stations${heldAgainst(useful, sameForAll)} ` +
     `Each student alone with you could have ${wholeWords(most)} at most; this has ${share}% of it.`
   );
 }
