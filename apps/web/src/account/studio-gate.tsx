@@ -1,6 +1,6 @@
 import type { Membership } from "@mirrup/contract";
 import { Notification } from "@mantine/core";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { Fragment, useEffect, type ReactNode } from "react";
 import { Link, Navigate, useLocation, useParams } from "react-router";
 import { teach } from "../app/catalogue.js";
@@ -21,6 +21,9 @@ export function useMembership(): Membership | null {
 export function useMayTeach(): boolean {
   return (useMembership()?.role ?? "viewer") !== "viewer";
 }
+
+/** Whether it is asked for the first time; a page that is there without it is not taken away when it is asked again. */
+const isFirstAsked = ({ isLoading, errorUpdateCount }: UseQueryResult) => isLoading && errorUpdateCount === 0;
 
 interface StudioGateProps {
   /** Whether the page stays when the session ends under it: a set on the floor is counted to its end. */
@@ -43,7 +46,7 @@ export function StudioGate({ stays = false, children }: StudioGateProps) {
     void outbox.flush();
   }, [personId, studioId]);
   useChanges(studioId, session.data?.memberships.some((one) => one.studioId === studioId) ?? false);
-  if (session.isPending || own.isLoading) return <p role="status">Opening …</p>;
+  if (isFirstAsked(session) || isFirstAsked(own)) return <p role="status">Opening …</p>;
   // Before any page asks what is taught. Where nobody answers and nothing is kept, what ships is.
   teach(own.data ?? null);
   // What a page worked out by another catalogue it works out anew; one that is counting goes on as it is.

@@ -41,7 +41,7 @@ export function NumberField({
     if (typeof typed === "number") onSay(typed);
     else if (mayBeEmpty === true) onSay(null);
   };
-  const sayLater = useDebouncedCallback(say, { delay: PAUSE_MS, flushOnUnmount: true });
+  const sayLater = useDebouncedCallback(say, { delay: PAUSE_MS });
   const field = useTyped<number | string>(value ?? "", afterPause ? sayLater : say, (typed) =>
     typeof typed === "number" ? typed >= min && typed <= max : mayBeEmpty === true && typed === "",
   );

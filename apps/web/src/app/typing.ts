@@ -26,7 +26,7 @@ export function answered<T>(typing: Typing<T>, value: T): Typing<T> {
   return at < 0 ? typingOf(value) : { ...typing, seen: value, unanswered: typing.unanswered.slice(at + 1) };
 }
 
-/** The field is left: what could not be said is not what is. */
-export function settled<T>(typing: Typing<T>): Typing<T> {
-  return { ...typing, typed: typing.unanswered.at(-1) ?? typing.seen };
+/** The field is left: what could not be said is not what is, and it shows from now on whatever comes. */
+export function settled<T>({ seen, unanswered }: Typing<T>): Typing<T> {
+  return { typed: unanswered.at(-1) ?? seen, seen, unanswered: [] };
 }

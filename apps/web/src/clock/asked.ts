@@ -76,12 +76,6 @@ export const BOUNDS = {
 } as const satisfies Partial<Record<keyof ClockAsked, readonly [number, number]>>;
 export type ClockNumber = keyof typeof BOUNDS;
 
-/** A number as it may be asked: whole, and within its bounds; the nearest one else. */
-export function bounded(field: ClockNumber, value: number): number {
-  const [least, most] = BOUNDS[field];
-  return Number.isFinite(value) ? Math.min(most, Math.max(least, Math.round(value))) : least;
-}
-
 export interface MadeClock {
   readonly stretches: readonly Stretch[];
   /** Cleared, but not to be jumped over and over. */

@@ -2,15 +2,7 @@ import { CATALOGUE, INTERVALS } from "@mirrup/catalogue";
 import { describe, expect, it } from "@jest/globals";
 import { clockSeconds, momentAt, type Stretch } from "@mirrup/core/teaching";
 import { statusCodes } from "@mirrup/core/teaching";
-import {
-  type ClockMeans,
-  BOUNDS,
-  bounded,
-  FIRST_ASKED,
-  stretchesOf,
-  withInterval,
-  type ClockNumber,
-} from "./asked.js";
+import { type ClockMeans, FIRST_ASKED, stretchesOf, withInterval } from "./asked.js";
 import { poolOfClass, poolOfStudent } from "./pool.js";
 import { nextWords, nowWords, placeWords } from "./words.js";
 
@@ -46,18 +38,6 @@ describe("what a clock may call", () => {
 });
 
 describe("what is asked of a clock", () => {
-  it("is brought within its bounds, whatever was typed", () => {
-    for (const field of Object.keys(BOUNDS) as ClockNumber[]) {
-      const [least, most] = BOUNDS[field];
-      for (const value of [-1e9, NaN, Infinity, 0, 1e9, 12.6]) {
-        const made = bounded(field, value);
-        expect(made).toBeGreaterThanOrEqual(least);
-        expect(made).toBeLessThanOrEqual(most);
-        expect(Number.isInteger(made)).toBe(true);
-      }
-    }
-  });
-
   it("comes to a programme from each ready one", () => {
     for (const interval of INTERVALS) {
       const { rounds, work, rest } = interval;
