@@ -41,7 +41,6 @@ export function WeeksFields({ asked, label, refusal, usual, onAsk }: WeeksFields
         max={7}
         placeholder={usual.perWeek}
         mayBeEmpty
-        afterPause
         value={asked.perWeek}
         onSay={(perWeek) => onAsk({ perWeek })}
       />
@@ -53,7 +52,6 @@ export function WeeksFields({ asked, label, refusal, usual, onAsk }: WeeksFields
         max={1000}
         placeholder={usual.tries}
         mayBeEmpty
-        afterPause
         value={asked.tries}
         onSay={(tries) => onAsk({ tries })}
       />

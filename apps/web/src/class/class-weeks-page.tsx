@@ -65,7 +65,8 @@ export function ClassWeeksPage() {
   const name = groups.data?.find((group) => group.id === groupId)?.name ?? "A group";
   useDocumentTitle(`${name}, toward a show · Mirrup`);
   const ask = (changes: Partial<ClassWeeksAsked>) =>
-    setParams(addressOfClassWeeks({ ...asked, ...changes }), { replace: true });
+    // Seen at once: what is asked next is asked beside it.
+    setParams(addressOfClassWeeks({ ...asked, ...changes }), { replace: true, flushSync: true });
   const refusal = isProblem(view.error) && view.error.problem.status === 422 ? view.error.message : null;
   const failure = failureOf(view);
   if (isAsked && failure !== null && refusal === null) {

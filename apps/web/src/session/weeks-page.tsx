@@ -42,7 +42,8 @@ export function WeeksPage() {
     retry: (count, error) => !isProblem(error) && count < 2,
   });
   const ask = (changes: Partial<WeeksAsked>) =>
-    setParams(addressOfWeeks({ ...asked, ...changes }), { replace: true });
+    // Seen at once: what is asked next is asked beside it.
+    setParams(addressOfWeeks({ ...asked, ...changes }), { replace: true, flushSync: true });
   const refusal = isProblem(view.error) && view.error.problem.status === 422 ? view.error.message : null;
   const failure = failureOf(view);
   if (failure !== null && refusal === null) {
