@@ -128,7 +128,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
             min={COMBO_TEMPO.least}
             max={COMBO_TEMPO.most}
             value={tempo}
-            onSay={(value) => setTempo(value)}
+            onSay={setTempo}
           />
         </Group>
         {parts.length === 0 ? (

@@ -92,7 +92,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
               min={COMBO_TEMPO.least}
               max={COMBO_TEMPO.most}
               value={tempo}
-              onSay={(typed) => setTempo(typed)}
+              onSay={setTempo}
             />
           </Group>
           <Figures

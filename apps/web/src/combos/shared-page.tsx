@@ -55,7 +55,7 @@ export function SharedPage() {
         min={COMBO_TEMPO.least}
         max={COMBO_TEMPO.most}
         value={tempo}
-        onSay={(typed) => setTempo(typed)}
+        onSay={setTempo}
       />
       <Call parts={parts} side="right" names={NO_NAMES} />
     </main>

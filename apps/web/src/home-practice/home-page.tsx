@@ -163,7 +163,7 @@ function HomeLink({ studentId, endsAt, isGrown }: HomeLinkProps) {
             min={HOME_DAYS.least}
             max={HOME_DAYS.most}
             value={days}
-            onSay={(value) => setDays(value)}
+            onSay={setDays}
           />
           {!isGrown && (
             <Checkbox

@@ -27,7 +27,7 @@ function Count({ label, value, most, step = 1, onChange }: CountProps) {
       step={step}
       afterPause
       value={value}
-      onSay={(next) => onChange(next)}
+      onSay={onChange}
     />
   );
 }

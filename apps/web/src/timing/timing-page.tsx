@@ -122,6 +122,7 @@ export function TimingPage() {
           value={score.value}
           error={parsed.ok ? undefined : parsed.fault.message}
           onChange={(event) => score.type(event.currentTarget.value)}
+          onBlur={score.onBlur}
         />
         <Select
           label="For"
