@@ -8,7 +8,7 @@ import { LONG, PLANNED } from "./planning.js";
 async function lessonOfAll(page: Page, root: string): Promise<readonly [string, readonly StudentView[]]> {
   const headers = { "x-mirrup-studio": root.slice(1) };
   const read = (await (await page.request.get("/api/students", { headers })).json()) as Items<StudentView>;
-  const students = read.items.filter((one) => !one.archived && !one.hasStopped);
+  const students = read.items.filter((one) => !one.hasStopped);
   const id = randomUUID();
   const lesson = {
     ...{ id, title: "Everybody", day: new Date().toISOString().slice(0, 10), minutes: 60 },

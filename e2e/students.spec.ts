@@ -300,3 +300,35 @@ test("the roster goes out as a spreadsheet, and what was read of it is who is he
   await expect(page.getByRole("row", { name: /Amara Thistle/ })).toContainText("already here");
   await expect(page.getByRole("row").filter({ hasNotText: "already here" })).toHaveCount(1);
 });
+
+test("who stops coming is archived with all that they practised, warned of by name, and brought back", async ({
+  page,
+  mirrup,
+}) => {
+  const name = "Amara Thistle";
+  await page.goto(`${mirrup.root}/students`);
+  await page.getByRole("link", { name: new RegExp(`^${name}`) }).click();
+  await page.getByRole("link", { name: "Record", exact: true }).click();
+  await page.getByRole("button", { name: "Archive", exact: true }).click();
+  await expect(page.getByText("Archived.", { exact: true })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Bring back" })).toBeVisible();
+
+  await page.getByRole("link", { name: "All students" }).click();
+  await expect(page.getByRole("link", { name: /^Anton Breckfield/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: new RegExp(`^${name}`) })).toHaveCount(0);
+  await page.getByLabel("New student").fill(name.toUpperCase());
+  await expect(page.getByText(`${name} is archived.`)).toBeVisible();
+  await page.getByLabel("New student").fill("");
+  await page.keyboard.press("Control+k");
+  await page.getByRole("combobox", { name: /^Find a student/ }).fill("amara");
+  await expect(page.getByRole("option", { name: `${name} archived` })).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  await page.getByLabel("Show", { exact: true }).selectOption({ label: "archived" });
+  await expect(page.getByRole("link", { name })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: `Bring back ${name}` }).click();
+  await expect(page.getByText(/^Nobody is archived\./)).toBeVisible();
+  await page.getByLabel("Show", { exact: true }).selectOption({ label: "everybody" });
+  await expect(page.getByRole("link", { name: new RegExp(`^${name}.*[1-9]\\d* cleared`) })).toBeVisible();
+});

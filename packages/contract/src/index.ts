@@ -78,6 +78,13 @@ export interface StudentView {
   readonly nextCodes: string;
 }
 
+/** A student who has been put away: in no list or plan, with everything of theirs kept. */
+export interface ArchivedStudent extends Pick<StudentView, "id" | "name" | "groups"> {
+  /** Of the record: what brings them back is made from it. */
+  readonly version: number;
+  readonly archivedAt: string;
+}
+
 /** One thing that keeps a side locked. */
 export interface UnmetItem extends SubjectSide {
   /** The gate that would meet the need. */

@@ -36,6 +36,7 @@ import {
   MAX_SETS_PER_BATCH,
   ROLES,
   RUNG_STATES,
+  type ArchivedStudent,
   type AuditView,
   type HandleQuery,
   type NoteRequest,
@@ -223,6 +224,15 @@ export const studioReply = objects<StudioView>({
 
 export const studentReply = student;
 export const studentsReply = items(student);
+export const archivedReply = items(
+  objects<ArchivedStudent>({
+    id: uuid().required(),
+    name: Joi.string().required(),
+    groups: Joi.array().items(uuid()).required(),
+    version: whole().required(),
+    archivedAt: instant().required(),
+  }),
+);
 export const standingsReply = items(standing);
 export const nextReply = items(next);
 

@@ -129,6 +129,7 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "DELETE /api/students/{id}/stop": ["coach"],
   "POST /api/decisions": ["coach", () => ({ decisions: [decisionOf(student)] })],
   "GET /api/students": ["viewer"],
+  "GET /api/students/archived": ["viewer"],
   "GET /api/students/{id}": ["viewer"],
   "GET /api/students/{id}/standings": ["viewer"],
   "GET /api/students/{id}/next": ["viewer"],

@@ -1,5 +1,5 @@
 import { Injectable } from "@nestjs/common";
-import { In } from "typeorm";
+import { In, IsNull, Not } from "typeorm";
 import type { Scope } from "../database/scope.js";
 import { UnknownGroupProblem } from "../problems/problem.js";
 import { StudentEntity } from "../students/student.entity.js";
@@ -25,6 +25,23 @@ export class MembersService {
       groupId: In([...groupIds]),
     });
     return gathered(rows, (row) => [row.groupId, row.studentId]);
+  }
+
+  /** The students of each group who are expected where it meets: not those who are archived. */
+  async expectedOf(
+    scope: Scope,
+    groupIds: readonly string[],
+  ): Promise<ReadonlyMap<string, readonly string[]>> {
+    const members = await this.studentsOf(scope, groupIds);
+    const archived = await scope.manager.find(StudentEntity, {
+      select: { id: true },
+      where: {
+        ...{ studioId: scope.studio.id, archivedAt: Not(IsNull()) },
+        id: In([...members.values()].flat()),
+      },
+    });
+    const away = new Set(archived.map(({ id }) => id));
+    return new Map([...members].map(([group, ids]) => [group, ids.filter((id) => !away.has(id))]));
   }
 
   /**

@@ -66,7 +66,7 @@ export class LessonsService {
     const groupIds = [...new Set(fresh.flatMap((lesson) => lesson.groupId ?? []))];
     const groups = await scope.manager.countBy(GroupEntity, { studioId, id: In(groupIds) });
     if (groups !== groupIds.length) throw new UnknownGroupProblem();
-    const members = await this.members.studentsOf(scope, groupIds);
+    const members = await this.members.expectedOf(scope, groupIds);
     for (const { students, ...fields } of fresh) {
       await scope.manager.insert(LessonEntity, {
         groupId: null,

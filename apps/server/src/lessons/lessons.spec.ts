@@ -75,6 +75,16 @@ describe("a lesson", () => {
     );
   });
 
+  it("does not expect who is archived, though they stay in the group", async () => {
+    await server.sql("UPDATE student SET archived_at = now() WHERE id = $1", [second]);
+    try {
+      const { students } = await add({ groupId: group.id });
+      expect(students.map((one) => one.studentId)).toEqual([first]);
+    } finally {
+      await server.sql("UPDATE student SET archived_at = NULL WHERE id = $1", [second]);
+    }
+  });
+
   it("is found by its day, in the order of the hours", async () => {
     const day = "2026-02-03";
     const late = await add({ day, startTime: "19:00" });

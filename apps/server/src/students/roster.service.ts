@@ -45,8 +45,9 @@ export class RosterService {
     private readonly glances: Glances,
   ) {}
 
+  /** Those who are present: reading them costs the same however many were archived in the years before. */
   async list(scope: Scope): Promise<StudentView[]> {
-    const students = await this.students.list(scope, true);
+    const students = await this.students.list(scope);
     const groups = await this.members.groupsOf(
       scope,
       students.map((student) => student.id),

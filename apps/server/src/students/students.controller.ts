@@ -1,5 +1,13 @@
-import type { Items, NewStudent, StudentChange, StudentDetail, StudentView } from "@mirrup/contract";
+import type {
+  ArchivedStudent,
+  Items,
+  NewStudent,
+  StudentChange,
+  StudentDetail,
+  StudentView,
+} from "@mirrup/contract";
 import {
+  archivedReply,
   idParam,
   newStudent,
   studentChange,
@@ -25,7 +33,7 @@ export class StudentsController {
 
   @Get()
   @Reading({
-    says: "Every student, archived ones too, each with what comes next",
+    says: "Every student who is not archived, each with what comes next",
     for: "viewer",
     reply: studentsReply,
   })
@@ -33,16 +41,26 @@ export class StudentsController {
     return { items: await this.roster.list(scope) };
   }
 
+  @Get("archived")
+  @Reading({
+    says: "The students who are archived, by name",
+    for: "viewer",
+    reply: archivedReply,
+  })
+  async archived(@Within() scope: Scope): Promise<Items<ArchivedStudent>> {
+    return { items: await this.students.archived(scope) };
+  }
+
   @Get("details")
   @Reading({
-    says: "The records of all students, for a file; written down, since so much leaves at once",
+    says: "The records of all students who are not archived, for a file; written down, since so much leaves at once",
     for: "coach",
     reply: studentDetails,
     audit: ["exported-all"],
     pace: "heavy",
   })
   async details(@Within() scope: Scope): Promise<Items<StudentDetail>> {
-    const students = await this.students.list(scope, true);
+    const students = await this.students.list(scope);
     await this.audit.note(scope, "exported-all", { about: `${students.length} students` });
     return { items: await this.students.details(scope, students) };
   }

@@ -1,7 +1,13 @@
-import type { NewStudent, StudentChange, StudentDetail, StudentProfile } from "@mirrup/contract";
+import type {
+  ArchivedStudent,
+  NewStudent,
+  StudentChange,
+  StudentDetail,
+  StudentProfile,
+} from "@mirrup/contract";
 import { byName, localDate, programmesOf } from "@mirrup/core";
 import { Injectable } from "@nestjs/common";
-import { In, IsNull } from "typeorm";
+import { In, IsNull, Not } from "typeorm";
 import { v7 as uuid } from "uuid";
 import { AuditService, fieldWords } from "../audit/index.js";
 import { holdTeaching, type Scope } from "../database/scope.js";
@@ -18,8 +24,6 @@ import { keepCleared, schoolDifference, skillsReading, StandingsService } from "
 import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
 import { NEW_STUDENT, StudentEntity } from "./student.entity.js";
 import { profileErrors } from "./student-rules.js";
-
-/** Made once: one that is made for each comparison takes longer than all the rest of a list. */
 
 /** The part of a student that people write. */
 export function profileOf(student: StudentEntity): StudentProfile {
@@ -50,13 +54,31 @@ export class StudentsService {
     private readonly audit: AuditService,
   ) {}
 
-  /** Students by name, without those who are archived unless they are asked for. */
-  async list(scope: Scope, withArchived = false): Promise<StudentEntity[]> {
+  /** Students by name, without those who are archived. */
+  async list(scope: Scope): Promise<StudentEntity[]> {
     const students = await scope.manager.findBy(StudentEntity, {
       studioId: scope.studio.id,
-      ...(withArchived ? {} : { archivedAt: IsNull() }),
+      archivedAt: IsNull(),
     });
     return students.sort((one, other) => byName(one.name, other.name));
+  }
+
+  async archived(scope: Scope): Promise<ArchivedStudent[]> {
+    const students = await scope.manager.find(StudentEntity, {
+      select: { id: true, name: true, version: true, archivedAt: true },
+      where: { studioId: scope.studio.id, archivedAt: Not(IsNull()) },
+    });
+    const groups = await this.members.groupsOf(
+      scope,
+      students.map(({ id }) => id),
+    );
+    return students
+      .sort((one, other) => byName(one.name, other.name))
+      .flatMap(({ id, name, version, archivedAt }) =>
+        archivedAt === null
+          ? []
+          : [{ id, name, version, groups: groups.get(id) ?? [], archivedAt: archivedAt.toISOString() }],
+      );
   }
 
   /** The student, archived or not. Refuses with 404, or 410 for one who was deleted. */

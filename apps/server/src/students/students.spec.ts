@@ -13,7 +13,7 @@ import type {
   StudentDetail,
   StudentView,
 } from "@mirrup/contract";
-import { gridReply, pathReply, schoolsReply, studentDetail } from "@mirrup/contract/schemas";
+import { archivedReply, gridReply, pathReply, schoolsReply, studentDetail } from "@mirrup/contract/schemas";
 import { v7 as uuid } from "uuid";
 import { decisionOf, setOf, startTestApp, type TestApp } from "../testing/test-app.js";
 
@@ -124,8 +124,17 @@ describe("a student's record", () => {
     const { id, version } = await add({ name: "Gone Abroad" });
     await patch(`/api/students/${id}`, { version, archived: true });
     expect((await server.get(`/api/students/${id}`)).body).toMatchObject({ archived: true });
+    const idsOf = async (path: string) =>
+      ((await server.get(path)).body as Items<{ readonly id: string }>).items.map((one) => one.id);
+    expect(await idsOf("/api/students")).not.toContain(id);
+    expect(await idsOf("/api/students/details")).not.toContain(id);
+    const put = await server.get("/api/students/archived");
+    expect(archivedReply.validate(put.body).error).toBeUndefined();
+    expect(put.body).toMatchObject({ items: [{ id, name: "Gone Abroad", version: version + 1 }] });
     const back = await patch(`/api/students/${id}`, { version: version + 1, archived: false });
     expect(back.body).toMatchObject({ archived: false });
+    expect(await idsOf("/api/students/archived")).toEqual([]);
+    expect(await idsOf("/api/students")).toContain(id);
   });
 
   it("derives the facts anew when the student's school changes", async () => {

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "@jest/globals";
 import { between, randomFrom, type Random } from "@mirrup/cohort";
 import type {
+  ArchivedStudent,
   DecisionRequest,
   MemberView,
   Role,
@@ -20,6 +21,7 @@ import { StandingsService } from "../standings/index.js";
 import { Glances } from "../students/glances.js";
 import { RosterService } from "../students/roster.service.js";
 import { StopsService } from "../students/stops.service.js";
+import { StudentEntity } from "../students/student.entity.js";
 import { StudentsService } from "../students/students.service.js";
 import { LessonLoadEntity } from "../standings/lesson-load.entity.js";
 import { rebuildAll } from "../standings/rebuild.js";
@@ -252,7 +254,7 @@ async function derived(studioId: string) {
 /** Where students stand by what is in the database now, whatever is remembered of what was read. */
 function freshStandings(studioId: string): Promise<ReadonlyMap<string, readonly string[]>> {
   return server.app.get(Scopes).run({ studioId }, async (scope) => {
-    const students = await server.app.get(StudentsService, { strict: false }).list(scope, true);
+    const students = await scope.manager.findBy(StudentEntity, { studioId });
     const readings = await server.app.get(StandingsService, { strict: false }).readings(scope, students);
     return new Map(
       [...readings].map(([id, { reading }]) => [id, reading.standings.map((one) => standingWords(one))]),
@@ -310,7 +312,13 @@ describe("a studio that several people change at once, in any order and twice", 
         const { items } = body as { readonly items: readonly StudentView[] };
         expect(told(items)).toEqual(told(await freshGlances(id)));
         const fresh = await freshStandings(id);
-        for (const { id: student } of items) {
+        const put = await member.get("/api/students/archived");
+        const { items: archived } = put.body as { readonly items: readonly ArchivedStudent[] };
+        // Whoever was not deleted is in one of the two lists.
+        expect([...items, ...archived].map(({ id: student }) => student).sort()).toEqual(
+          [...fresh.keys()].sort(),
+        );
+        for (const student of fresh.keys()) {
           const read = await member.get(`/api/students/${student}/standings`);
           const known = (read.body as { readonly items: readonly StandingItem[] }).items;
           const words = known.map(

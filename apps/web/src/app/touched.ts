@@ -6,8 +6,7 @@ type Of = Pick<ChangeView, "studentIds">;
 /** Which of the readings that a page keeps may be another after a change of each kind. */
 const TOUCHES: Readonly<Record<Topic, (key: QueryKey, of: Of) => boolean>> = {
   students: ([root, id, part], { studentIds }) =>
-    (root === "students" &&
-      (id === undefined || studentIds.length === 0 || (typeof id === "string" && studentIds.includes(id)))) ||
+    (root === "students" && (typeof id !== "string" || studentIds.length === 0 || studentIds.includes(id))) ||
     // How a class stands, and what each could do in a lesson.
     (root === "groups" && id !== undefined) ||
     (root === "lessons" && (part === "options" || part === "done")),

@@ -6,13 +6,15 @@ import { GroupForm } from "./group-form.js";
 
 const ADA = "0199c1b2-0000-7000-8000-00000000000a";
 const BO = "0199c1b2-0000-7000-8000-00000000000b";
+const DI = "0199c1b2-0000-7000-8000-00000000000d";
+const EVE = "0199c1b2-0000-7000-8000-00000000000e";
 const GROUP = {
   ...{ id: "g", version: 2, name: "Juniors", archived: false, weekday: 2, startTime: "17:00", place: "Hall" },
   members: [ADA],
 } as unknown as GroupView;
 const STUDENTS = [
-  { id: ADA, name: "Ada", archived: false },
-  { id: BO, name: "Bo", archived: false },
+  { id: ADA, name: "Ada" },
+  { id: BO, name: "Bo" },
 ];
 
 function form(group: GroupView | null, more: Answers = {}, members: readonly string[] = []) {
@@ -36,6 +38,20 @@ afterEach(() => {
 });
 
 describe("a group's form", () => {
+  it("keeps a member who is archived, by name, and offers nobody else who is", async () => {
+    const put = (id: string, name: string) => ({ id, name, version: 1, groups: [], archivedAt: "" });
+    const group = { ...GROUP, members: [ADA, DI] };
+    const { user, sent } = form(group, {
+      "GET /students/archived": { items: [put(DI, "Di"), put(EVE, "Eve")] },
+    });
+    await screen.findAllByText("Di");
+    await user.click(screen.getByRole("combobox", { name: "Students" }));
+    expect(screen.queryByRole("option", { name: "Eve", hidden: true })).toBeNull();
+    expect(await screen.findByRole("option", { name: "Bo", hidden: true })).toBeDefined();
+    await user.click(screen.getByRole("button", { name: "Save" }));
+    await waitFor(() => expect(sent[0]?.body).toMatchObject({ members: [ADA, DI] }));
+  });
+
   it("makes a group of a name alone, and one with a day, an hour and students", async () => {
     const { user, sent, onDone } = form(null, {}, [ADA, BO]);
     await user.type(field(/^Name/), "Juniors");

@@ -2,7 +2,7 @@ import type { GroupView, NewGroup } from "@mirrup/contract";
 import { newGroup } from "@mirrup/contract/schemas";
 import { Alert, Button, Group, MultiSelect, NativeSelect, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
 import { isProblem, isStale, patch, post } from "../app/api.js";
@@ -11,7 +11,7 @@ import { fits } from "../app/joi-form.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { DAY_NAMES } from "../app/words.js";
-import { studentsQuery } from "../students/index.js";
+import { useEverybody } from "../students/index.js";
 import classes from "./class-page.module.css";
 
 interface GroupFormProps {
@@ -58,7 +58,7 @@ function valuesOf(group: GroupView | null, members: readonly string[]): Values {
 /** A group's name, time, place and students. */
 export function GroupForm({ group, members = [], onDone, onLeave }: GroupFormProps) {
   const client = useQueryClient();
-  const students = useQuery(studentsQuery);
+  const everybody = useEverybody() ?? [];
   const [opened] = useState(() => ({
     values: valuesOf(group, members),
     about: { version: group?.version ?? 0, id: group?.id ?? uuid() },
@@ -131,8 +131,8 @@ export function GroupForm({ group, members = [], onDone, onLeave }: GroupFormPro
         label="Students"
         size="md"
         searchable
-        data={(students.data ?? [])
-          .filter((student) => !student.archived || form.values.members.includes(student.id))
+        data={everybody
+          .filter(({ id, isArchived }) => !isArchived || form.values.members.includes(id))
           .map(({ id, name }) => ({ value: id, label: name }))}
         value={[...form.values.members]}
         onChange={(members) => form.setFieldValue("members", members)}

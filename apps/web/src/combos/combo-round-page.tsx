@@ -107,9 +107,7 @@ export function ComboRoundPage() {
       name={group?.name ?? "Everybody"}
       back={paths.combo(comboId)}
       practice={practice}
-      students={students.data.filter(
-        (student) => !student.archived && (groupId === "all" || student.groups.includes(groupId)),
-      )}
+      students={students.data.filter((student) => groupId === "all" || student.groups.includes(groupId))}
     />
   );
 }

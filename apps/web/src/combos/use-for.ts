@@ -16,7 +16,7 @@ export function useFor() {
   const [params, setParams] = useSearchParams();
   const students = useQuery(studentsQuery);
   const asked = params.get("for");
-  const known = students.data?.filter((student) => !student.archived) ?? [];
+  const known = students.data ?? [];
   const student = known.find(({ id }) => id === asked);
   return {
     id: student?.id ?? null,

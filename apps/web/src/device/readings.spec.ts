@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
-import { hydrate, QueryClient } from "@tanstack/react-query";
-import { isSomebodyHere, isStillGood, keepInMemory, stateToKeep } from "./readings.js";
+import { hydrate, QueryClient, QueryObserver } from "@tanstack/react-query";
+import { queryHash } from "../app/query-hash.js";
+import { forgetTheGone, isSomebodyHere, isStillGood, keepInMemory, stateToKeep } from "./readings.js";
 import { HERE } from "./testing.js";
 
 const HOUR = 3_600_000;
@@ -47,6 +48,20 @@ describe("what was read", () => {
     expect(restored().getQueryState(["lessons", "a"])).toMatchObject({
       ...{ status: "success", data: "at turn 2", error: null, fetchStatus: "idle" },
     });
+  });
+
+  it("is forgotten of who is in the list no more, but for what somebody looks at", () => {
+    client.setDefaultOptions({ queries: { queryKeyHashFn: queryHash } });
+    const keys = [["a"], ["a", "standings"], ["gone"], ["gone", "standings"], [{ archived: true }]];
+    for (const key of keys) client.setQueryData(["students", ...key], "read");
+    const looked = new QueryObserver(client, { queryKey: ["students", "gone"], staleTime: Infinity });
+    const leave = looked.subscribe(() => undefined);
+    const left = () => keys.filter((key) => client.getQueryData(["students", ...key]) !== undefined);
+    forgetTheGone(client, [{ id: "a" }]);
+    expect(left()).toEqual([["a"], ["a", "standings"], ["gone"], [{ archived: true }]]);
+    leave();
+    forgetTheGone(client, [{ id: "a" }]);
+    expect(left()).toEqual([["a"], ["a", "standings"], [{ archived: true }]]);
   });
 
   it("is not kept where it is a record, or the owner's", async () => {

@@ -68,12 +68,16 @@ export async function restoreReadings(shape: string): Promise<void> {
   await queryClient.invalidateQueries({ refetchType: "none" });
 }
 
-/** A student who is not in the list any more was deleted or archived: nothing of theirs stays here. */
-function forgetTheGone(students: readonly StudentView[]): void {
+/** A student who is not in the list any more was deleted or archived: nothing of theirs stays here but what is open. */
+export function forgetTheGone(client: QueryClient, students: readonly Pick<StudentView, "id">[]): void {
   const present = new Set(students.map((student) => student.id));
-  queryClient.removeQueries({
-    predicate: ({ queryKey: [root, id], queryKey, queryHash: hash }) =>
-      root === "students" && typeof id === "string" && !present.has(id) && hash === queryHash(queryKey),
+  client.removeQueries({
+    predicate: (query) => {
+      const { queryKey, queryHash: hash } = query;
+      const [root, id] = queryKey;
+      const isGone = root === "students" && typeof id === "string" && !present.has(id);
+      return isGone && hash === queryHash(queryKey) && !query.isActive();
+    },
   });
 }
 
@@ -114,7 +118,7 @@ export function startKeeping(shape: string): void {
     const key = query.queryKey as QueryKey;
     if (type !== "updated" || query.state.status !== "success" || !isKept(key)) return;
     if (key.length === 1 && key[0] === "students") {
-      forgetTheGone(query.state.data as readonly StudentView[]);
+      forgetTheGone(queryClient, query.state.data as readonly StudentView[]);
     }
     clearTimeout(saving);
     saving = setTimeout(keep, SAVE_AFTER_MS);

@@ -1,21 +1,24 @@
 import { describe, expect, it } from "@jest/globals";
-import type { ComboView, GroupView, StudentView } from "@mirrup/contract";
+import type { ArchivedStudent, ComboView, GroupView, StudentView } from "@mirrup/contract";
 import fc from "fast-check";
 import { pathsOf } from "../app/paths.js";
 import { searchSkills } from "../skill-book/search.js";
 import { find, KINDS, MOST_OF_A_KIND, type Findable } from "./find.js";
 
 const paths = pathsOf("s");
-const student = (name: string, archived = false) =>
-  ({ id: name.toLowerCase().replaceAll(" ", "-"), name, archived, level: 3 }) as unknown as StudentView;
-const STUDENTS = [
-  ...["Hana Petrivale", "Anton Breckfield", "Zoë Marchbank", "Anouk Hale"].map((name) => student(name)),
-  student("Gone Away", true),
-];
+const idOf = (name: string) => name.toLowerCase().replaceAll(" ", "-");
+const STUDENTS = ["Hana Petrivale", "Anton Breckfield", "Zoë Marchbank", "Anouk Hale"].map(
+  (name) => ({ id: idOf(name), name, level: 3 }) as unknown as StudentView,
+);
+const GONE: ArchivedStudent = {
+  ...{ id: "gone-away", name: "Gone Away", version: 2, groups: [] },
+  archivedAt: "2026-05-04T10:00:00.000Z",
+};
 const combo = (name: string, isRemoved = false) =>
   ({ id: name, name, isRemoved, parts: ["cross", "skier"] }) as unknown as ComboView;
 const findable: Findable = {
   students: STUDENTS,
+  archived: [GONE],
   groups: [
     {
       id: "g",
@@ -80,6 +83,13 @@ describe("finding anything", () => {
   it("leaves out what is merely like the words where something begins so", () => {
     expect([...find("hana", findable).keys()]).toEqual(["student"]);
     expect(toOf("side")).not.toContain(paths.student("hana-petrivale"));
+  });
+
+  it("finds who is archived, after those who come, and says so", () => {
+    expect(find("gone", findable).get("student")).toMatchObject([{ name: "Gone Away", about: "archived" }]);
+    const namesake = { ...GONE, id: "h", name: "Hana Petrivale" };
+    const both = find("hana", { ...findable, archived: [namesake] }).get("student");
+    expect(both?.map(({ about }) => about)).toEqual(["level 3", "archived"]);
   });
 
   it("leaves out combos that were removed, and pages of who is archived", () => {

@@ -1,5 +1,5 @@
 /** What is found from anywhere by a few letters: pure, so that it can be told and tested apart. */
-import type { ComboView, GroupView, StudentView } from "@mirrup/contract";
+import type { ArchivedStudent, ComboView, GroupView, StudentView } from "@mirrup/contract";
 import { programmeItems, type OwnProgramme, type Skill } from "@mirrup/core";
 import Fuse from "fuse.js";
 import { counted } from "../app/plural.js";
@@ -24,6 +24,7 @@ export interface Found {
 
 export interface Findable {
   readonly students: readonly StudentView[];
+  readonly archived: readonly ArchivedStudent[];
   readonly groups: readonly GroupView[];
   readonly combos: readonly ComboView[];
   /** By their key. */
@@ -90,9 +91,8 @@ function pagesOf(paths: Paths): readonly (Found & Named)[] {
   ];
 }
 
-const studentFound = ({ id, name, level, archived }: StudentView, paths: Paths): Found => ({
-  ...{ kind: "student", name, to: paths.student(id) },
-  about: archived ? "archived" : `level ${level}`,
+const studentFound = ({ id, name }: ArchivedStudent | StudentView, about: string, paths: Paths): Found => ({
+  ...{ kind: "student", name, to: paths.student(id), about },
 });
 
 interface Named {
@@ -148,16 +148,16 @@ const isBegun = (words: string, { name, aliases }: Skill) =>
   ).length > 0;
 
 function foundBy(told: Telling, words: string, findable: Findable): ReadonlyMap<Kind, readonly Found[]> {
-  const { students, groups, combos, paths, skills } = findable;
-  const present = students.filter(({ archived }) => !archived);
+  const { students, archived, groups, combos, paths, skills } = findable;
   const open = combos.filter(({ isRemoved }) => !isRemoved);
   const taught = [...findable.programmes].map(([key, programme]) => ({ ...programme, key }));
   const met = groups.filter(({ archived }) => !archived);
   const like = skills(words).filter((skill) => told !== begunSo || isBegun(words, skill));
   const found: Readonly<Record<Kind, readonly Found[]>> = {
     student: [
-      ...pagesOfStudents(told, words, { ...findable, students: present }),
-      ...told(words, students).map((student) => studentFound(student, paths)),
+      ...pagesOfStudents(told, words, findable),
+      ...told(words, students).map((student) => studentFound(student, `level ${student.level}`, paths)),
+      ...told(words, archived).map((student) => studentFound(student, "archived", paths)),
     ],
     skill: like.flatMap((skill) => skillFound(skill, findable)),
     combo: told(words, open).map(({ id, name, parts }) => ({

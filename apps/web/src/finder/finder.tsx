@@ -7,7 +7,7 @@ import { usePaths } from "../app/paths.js";
 import { combosQuery } from "../combos/index.js";
 import { programmes } from "../app/catalogue.js";
 import { searchSkills } from "../skill-book/index.js";
-import { groupsQuery, SkillBead, studentsQuery } from "../students/index.js";
+import { archivedQuery, groupsQuery, SkillBead, studentsQuery } from "../students/index.js";
 import { find, type Kind } from "./find.js";
 import classes from "./finder.module.css";
 
@@ -25,10 +25,20 @@ function useFindable() {
   const { studentId } = useParams();
   const paths = usePaths();
   const students = useQuery(studentsQuery).data ?? [];
+  const archived = useQuery(archivedQuery).data ?? [];
   const groups = useQuery(groupsQuery).data ?? [];
   const combos = useQuery(combosQuery).data ?? [];
   const student = students.find(({ id }) => id === studentId) ?? null;
-  return { students, groups, combos, programmes: programmes(), student, paths, skills: searchSkills };
+  return {
+    students,
+    archived,
+    groups,
+    combos,
+    programmes: programmes(),
+    student,
+    paths,
+    skills: searchSkills,
+  };
 }
 
 /** A search over everything that has a page: a few letters, Enter, and one is there. */
@@ -37,7 +47,7 @@ export function Finder({ onClose }: { readonly onClose: () => void }) {
   const navigate = useNavigate();
   const [words, setWords] = useState("");
   const combobox = useCombobox({ opened: true });
-  const someone = findable.students.find(({ archived }) => !archived)?.name.split(/\s+/)[0];
+  const someone = findable.students[0]?.name.split(/\s+/)[0];
   const found = find(words, findable);
   // The likest is chosen beforehand: letters and Enter are enough.
   const { selectFirstOption } = combobox;

@@ -35,7 +35,7 @@ export function RoundPage() {
   }
   const group = groups.data?.find((one) => one.id === groupId);
   const present = (students.data ?? []).filter(
-    (student) => !student.archived && (groupId === "all" || student.groups.includes(groupId)),
+    (student) => groupId === "all" || student.groups.includes(groupId),
   );
   return (
     <Round

@@ -24,8 +24,8 @@ export function AnotherStudent({ strip, about, name }: StripProps) {
   const students = useQuery(studentsQuery);
   const isStopped = useStops();
   const inStrip = new Set([about.studentId, ...strip.entries.map((one) => one.studentId)]);
-  const others = (students.data ?? []).flatMap(({ id, name: called, archived, hasStopped, next }) =>
-    archived || isStopped(id, hasStopped) || next === null || inStrip.has(id)
+  const others = (students.data ?? []).flatMap(({ id, name: called, hasStopped, next }) =>
+    isStopped(id, hasStopped) || next === null || inStrip.has(id)
       ? []
       : [{ studentId: id, name: called, subject: next.subject, side: next.side }],
   );

@@ -5,13 +5,8 @@ import { drawn } from "../testing/drawn.js";
 import { AttendanceList } from "./attendance-list.js";
 
 const student = (name: string, more: Partial<StudentView> = {}) =>
-  ({ id: name.toLowerCase(), name, archived: false, hasStopped: false, ...more }) as unknown as StudentView;
-const STUDENTS = [
-  student("Ada"),
-  student("Bo", { hasStopped: true }),
-  student("Cy"),
-  student("Di", { archived: true }),
-];
+  ({ id: name.toLowerCase(), name, hasStopped: false, ...more }) as unknown as StudentView;
+const STUDENTS = [student("Ada"), student("Bo", { hasStopped: true }), student("Cy")];
 const came = (studentId: string, attendance: Attendance) => ({ studentId, attendance, places: [] });
 
 function list(marks: readonly ReturnType<typeof came>[], more: object = {}) {
@@ -58,7 +53,7 @@ describe("who is here", () => {
     expect(screen.getByText("Nobody is expected. Add who comes.")).toBeDefined();
   });
 
-  it("adds somebody who came: those who are neither here nor archived", async () => {
+  it("adds somebody who came: those who are not here yet", async () => {
     const { user, onMark } = list([came("ada", "present")]);
     await user.click(screen.getByRole("combobox", { name: "Add somebody who came" }));
     const names = (await screen.findAllByRole("option", { hidden: true })).map((one) => one.textContent);
@@ -84,6 +79,16 @@ describe("who is here", () => {
     await user.click(screen.getByRole("option", { name: "Add Wren, who is new", hidden: true }));
     expect([onAdd.mock.calls, onMark.mock.calls]).toEqual([[["Wren"]], []]);
     expect((field as HTMLInputElement).value).toBe("");
+  });
+
+  it("says so where somebody of that name is archived, before there are two of them", async () => {
+    const { user } = list([], { onAdd: jest.fn(), isArchived: (name: string) => name === "Di" });
+    const field = screen.getByRole("combobox", { name: "Add somebody who came" });
+    const offered = () => screen.queryAllByRole("option", { hidden: true }).map((one) => one.textContent);
+    await user.type(field, "Di ");
+    expect(offered()).toEqual(["Add Di, another than the one who is archived"]);
+    await user.type(field, "na");
+    expect(offered()).toEqual(["Add Di na, who is new"]);
   });
 
   it("sends whoever cannot take in somebody new to the students", async () => {

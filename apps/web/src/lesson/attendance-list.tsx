@@ -9,6 +9,7 @@ import { Select } from "@mantine/core";
 import { useState, type ReactNode } from "react";
 import classes from "./attendance-list.module.css";
 import { useNewcomers, useStops } from "../device/index.js";
+import { plainName } from "../app/plain.js";
 import { ATTENDANCE_NAMES } from "../app/attendance-names.js";
 
 interface AttendanceListProps {
@@ -17,6 +18,8 @@ interface AttendanceListProps {
   readonly onMark: (studentId: string, attendance: Attendance) => void;
   /** Takes in somebody whom the studio does not know. */
   readonly onAdd?: (name: string) => void;
+  /** Whether somebody of that name is archived. */
+  readonly isArchived?: (name: string) => boolean;
   /** Who has a rope along, where ropes are counted; one tap says otherwise. */
   readonly ropes?: {
     readonly has: (studentId: string) => boolean;
@@ -90,14 +93,15 @@ export function AttendanceList(props: AttendanceListProps) {
 }
 
 /** Takes in who is not on the list: a student of the studio, or somebody new to it. */
-function WhoCame({ lesson, students, onMark, onAdd }: AttendanceListProps) {
+function WhoCame({ lesson, students, onMark, onAdd, isArchived }: AttendanceListProps) {
   const [typed, setTyped] = useState("");
   const listed = new Set(lesson.students.map((one) => one.studentId));
-  const others = students.filter((student) => !listed.has(student.id) && !student.archived);
+  const others = students.filter((student) => !listed.has(student.id));
   const name = typed.trim().slice(0, LONGEST_NAME);
-  const isKnown = students.some((one) => !one.archived && one.name.toLowerCase() === name.toLowerCase());
+  const isKnown = students.some((one) => plainName(one.name) === plainName(name));
+  const whoIs = isArchived?.(name) === true ? "another than the one who is archived" : "who is new";
   const fresh =
-    onAdd === undefined || name === "" || isKnown ? [] : [{ value: NEW, label: `Add ${name}, who is new` }];
+    onAdd === undefined || name === "" || isKnown ? [] : [{ value: NEW, label: `Add ${name}, ${whoIs}` }];
   return (
     <Select
       label="Add somebody who came"

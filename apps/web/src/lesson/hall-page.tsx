@@ -16,7 +16,7 @@ import { TAB_ID } from "../app/tab-id.js";
 import type { BeadOf } from "../beads/index.js";
 import { OutboxNote, usePersonId } from "../device/index.js";
 import { presenceQuery, presenceWords, stationPlace } from "../presence/index.js";
-import { useStudents } from "../students/index.js";
+import { namesakeOf, useEverybody, useStudents } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { CoachNow } from "./coach-now.js";
 import { DoneTable } from "./done-table.js";
@@ -62,6 +62,7 @@ interface HallProps {
 function Hall({ lesson, held }: HallProps) {
   const paths = usePaths();
   const students = useStudents();
+  const everybody = useEverybody();
   const hall = useHall(lesson, held);
   const beadOf = useBeads();
   const mayTeach = useMayTeach();
@@ -77,7 +78,7 @@ function Hall({ lesson, held }: HallProps) {
           step?.kind === "turn" ? step.turn : -1,
           hall.people,
         );
-  const nameOf = (id: string) => students.data?.find((one) => one.id === id)?.name ?? "Somebody";
+  const nameOf = (id: string) => everybody?.find((one) => one.id === id)?.name ?? "Somebody";
   const mark = (studentId: string, attendance: Attendance) =>
     held.run({ attendance: { [studentId]: attendance } });
   const isRunning = progress !== null && finishedAt === null;
@@ -100,6 +101,7 @@ function Hall({ lesson, held }: HallProps) {
       students={students.data ?? []}
       onMark={mark}
       onAdd={held.add}
+      isArchived={(name) => namesakeOf(name, everybody ?? [])?.isArchived ?? false}
       {...(hall.ropes === null ? {} : { ropes })}
     />
   );

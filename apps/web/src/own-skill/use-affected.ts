@@ -24,7 +24,7 @@ export function useAffected(changes: readonly Pick<SkillChange, "subject" | "is"
     enabled: isAsked && settled === asked,
     queryFn: async ({ signal }) => {
       const students = await client.query({ ...studentsQuery, staleTime: "static" });
-      const ids = students.filter(({ archived }) => !archived).map(({ id }) => id);
+      const ids = students.map(({ id }) => id);
       const items: SkillPreviewItem[] = [];
       for (let from = 0; from < ids.length; from += MAX_PREVIEW) {
         signal.throwIfAborted();

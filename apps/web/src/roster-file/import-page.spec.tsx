@@ -41,12 +41,28 @@ describe("students from a file", () => {
     await user.upload(fileField(), textFile("Name,Shoe size", "Ada Lowe,36", "Bo Wick,37"));
     await screen.findByText("2 students read (UTF-8). Columns not understood: Shoe size.");
     const [, ada, bo] = screen.getAllByRole("row");
-    expect(ada?.textContent).toBe("2Ada Lowealready here, or twice in the file");
+    expect(ada?.textContent).toBe("2Ada Lowealready here or archived, or twice in the file");
     expect(bo?.textContent).toBe("3Bo Wick");
     expect(sent).toEqual([]);
     await user.click(await add("1 student"));
     await waitFor(() => expect(address()).toBe("/students"));
     expect(sent).toMatchObject([{ path: "/students/import", body: { students: [{ name: "Bo Wick" }] } }]);
+  });
+
+  it("leave out who is archived: they are brought back, not made anew", async () => {
+    reads();
+    const archived = {
+      id: "b",
+      name: "Bo Wick",
+      version: 1,
+      groups: [],
+      archivedAt: "2026-01-02T10:00:00.000Z",
+    };
+    const { user } = page({ "GET /students/archived": { items: [archived] } });
+    await user.upload(fileField(), textFile("Name", "Bo Wick", "Cy Lorne"));
+    await add("1 student");
+    const [, bo] = screen.getAllByRole("row");
+    expect(bo?.textContent).toBe("2Bo Wickalready here or archived, or twice in the file");
   });
 
   it("take in who is here already where that is asked for", async () => {

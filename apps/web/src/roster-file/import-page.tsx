@@ -8,7 +8,7 @@ import { counted } from "../app/plural.js";
 import { post } from "../app/api.js";
 import { usePaths } from "../app/paths.js";
 import { readAnew } from "../app/read-anew.js";
-import { studentsQuery } from "../students/index.js";
+import { archivedQuery, studentsQuery } from "../students/index.js";
 import { COLUMNS } from "./columns.js";
 import classes from "./import-page.module.css";
 import type { ReadRow, RowFault } from "./roster-file.js";
@@ -44,7 +44,7 @@ function Preview({ rows }: { readonly rows: readonly ReadRow[] }) {
               {fields.map((column) => (
                 <Table.Td key={column.id}>{textOf(row, column.id)}</Table.Td>
               ))}
-              <Table.Td>{row.isTwin && "already here, or twice in the file"}</Table.Td>
+              <Table.Td>{row.isTwin && "already here or archived, or twice in the file"}</Table.Td>
             </Table.Tr>
           ))}
         </Table.Tbody>
@@ -77,7 +77,6 @@ export function ImportPage() {
   const paths = usePaths();
   const navigate = useNavigate();
   const client = useQueryClient();
-  const students = useQuery(studentsQuery);
   const { state, read, forget } = useRosterFile();
   const [withTwins, setWithTwins] = useState(false);
   const take = useMutation({
@@ -92,10 +91,11 @@ export function ImportPage() {
   });
   /** Who is there already: waited for, since a file can be chosen before they have been read. */
   const known = async () => {
-    const all = await client
-      .query({ ...studentsQuery, staleTime: "static" })
-      .catch(() => students.data ?? []);
-    return all.map((student) => student.name);
+    const [present, archived] = await Promise.all([
+      client.query({ ...studentsQuery, staleTime: "static" }).catch(() => []),
+      client.query({ ...archivedQuery, staleTime: "static" }).catch(() => []),
+    ]);
+    return [...present, ...archived].map((student) => student.name);
   };
   const roster = state.kind === "read" ? state.roster : null;
   const twins = roster?.rows.filter((row) => row.isTwin).length ?? 0;

@@ -112,11 +112,9 @@ export function readRoster(
 /** The roster with the headings that the reader understands. */
 export function rosterSheet(students: readonly StudentDetail[], groups: readonly GroupView[]): Sheet {
   const nameOf = new Map(groups.map((group) => [group.id, group.name]));
-  const rows = students
-    .filter((student) => !student.archived)
-    .map((student) => {
-      const names = student.groups.flatMap((id) => nameOf.get(id) ?? []);
-      return COLUMNS.map((column) => column.write(student, names));
-    });
+  const rows = students.map((student) => {
+    const names = student.groups.flatMap((id) => nameOf.get(id) ?? []);
+    return COLUMNS.map((column) => column.write(student, names));
+  });
   return { fields: COLUMNS.map((column) => column.heading), rows };
 }

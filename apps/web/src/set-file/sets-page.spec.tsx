@@ -53,6 +53,15 @@ describe("sets from a file", () => {
     expect(sent).toEqual([]);
   });
 
+  it("are found for who is archived too", async () => {
+    await page({
+      "GET /students": { items: [] },
+      "GET /students/archived": { items: [{ id: ADA, name: "Ada Lowe" }] },
+    });
+    await screen.findByText("2 sets of 1 student; 1 line is left out.");
+    expect(screen.getAllByRole("cell", { name: "Ada Lowe" })).toHaveLength(2);
+  });
+
   it("are of the days that the file means: with the month first another line fits no more", async () => {
     const { user } = await page();
     await screen.findByText(/^2 sets/);

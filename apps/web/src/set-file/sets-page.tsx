@@ -10,7 +10,7 @@ import { usePaths } from "../app/paths.js";
 import { readAnew } from "../app/read-anew.js";
 import { countsWords } from "../app/drill-words.js";
 import { capital, dateTimeWords, subjectName } from "../app/words.js";
-import { studentsQuery } from "../students/index.js";
+import { useEverybody } from "../students/index.js";
 import { readRows } from "./read-in-worker.js";
 import { sendSets, takeBack, type Stored } from "./send.js";
 import {
@@ -71,19 +71,19 @@ export function SetsPage() {
 /** What the columns of a file say, and what its lines come to. */
 function Columns({ file }: { readonly file: FileRows }) {
   const [headings = []] = file.rows;
-  const students = useQuery(studentsQuery);
+  const everybody = useEverybody();
   const [mapping, setMapping] = useState<Mapping>(() => guessMapping(headings));
   const [order, setOrder] = useState<DayOrder>("day-first");
   const lacking = NEEDED.filter((field) => mapping[field] === undefined);
   const sets = useMemo(
     () =>
-      students.data === undefined || lacking.length > 0
+      everybody === null || lacking.length > 0
         ? null
         : readSets(file.rows, mapping, order, {
             catalogue: catalogue(),
-            students: studentsByName(students.data),
+            students: studentsByName(everybody),
           }),
-    [file, mapping, order, students.data, lacking.length],
+    [file, mapping, order, everybody, lacking.length],
   );
   const choose = (field: Field, place: string | null) =>
     setMapping((before) => {
@@ -139,8 +139,8 @@ function Columns({ file }: { readonly file: FileRows }) {
 
 function Found({ found }: { readonly found: ReadSets }) {
   const { sets, faults } = found;
-  const students = useQuery(studentsQuery);
-  const nameOf = new Map((students.data ?? []).map(({ id, name }) => [id, name]));
+  const everybody = useEverybody() ?? [];
+  const nameOf = new Map(everybody.map(({ id, name }) => [id, name]));
   const whom = new Set(sets.map(({ set }) => set.studentId)).size;
   return (
     <>

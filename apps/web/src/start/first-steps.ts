@@ -14,13 +14,12 @@ const isPlaced = ({ counts }: StudentView) => counts.cleared > 0;
 
 /** Which of the steps are done. How one teaches is settled when the studio is made, and can be settled anew. */
 export function doneOf({ students, groups }: Begun): ReadonlySet<FirstStep> {
-  const known = students.filter(({ archived }) => !archived);
   const isDone: Readonly<Record<FirstStep, boolean>> = {
     teaching: true,
-    students: known.length > 0,
+    students: students.length > 0,
     group: groups.some(({ archived }) => !archived),
-    placement: known.some(isPlaced),
-    lesson: known.some(({ lastPractisedAt }) => lastPractisedAt !== null),
+    placement: students.some(isPlaced),
+    lesson: students.some(({ lastPractisedAt }) => lastPractisedAt !== null),
   };
   return new Set(FIRST_STEPS.filter((step) => isDone[step]));
 }
@@ -38,6 +37,5 @@ export function isNew(students: readonly StudentView[]): boolean {
 
 /** Who is to be placed first: whoever comes first by name and stands nowhere yet; else whoever comes first. */
 export function firstToPlace(students: readonly StudentView[]): StudentView | undefined {
-  const known = students.filter(({ archived }) => !archived);
-  return known.find((student) => !isPlaced(student)) ?? known[0];
+  return students.find((student) => !isPlaced(student)) ?? students[0];
 }

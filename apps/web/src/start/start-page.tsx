@@ -184,7 +184,7 @@ export function StartPage() {
   if (!mayTeach) return <Navigate to={paths.today} replace />;
   const begun = { students: students.data, groups: groups.data };
   const people = {
-    students: students.data.filter(({ archived }) => !archived),
+    students: students.data,
     groups: groups.data.filter(({ archived }) => !archived),
   };
   const done = doneOf(begun);

@@ -1,4 +1,5 @@
 export {
+  archivedQuery,
   classWeeksQuery,
   decisionsQuery,
   detailQuery,
@@ -24,9 +25,12 @@ export { LastSets } from "./last-sets.js";
 export { useJumper, useMeasuredJumps } from "./measured-jumps.js";
 export { MissMap } from "./miss-map.js";
 export { MissPicture } from "./miss-picture.js";
+export { namesakeOf } from "./namesake.js";
 export { SkillBead } from "./skill-bead.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";
+export { useArchiving } from "./use-archiving.js";
+export { useEverybody, type Named } from "./use-everybody.js";
 export { useStudents } from "./use-students.js";
 export { localToday, useTicks, type Tick } from "./use-ticks.js";
 export { useSettings } from "./use-settings.js";

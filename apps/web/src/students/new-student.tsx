@@ -9,7 +9,19 @@ import { usePaths } from "../app/paths.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { useUnsaved } from "../device/index.js";
+import { namesakeOf, namesakeWords } from "./namesake.js";
 import classes from "./students-page.module.css";
+import { useEverybody } from "./use-everybody.js";
+
+/** Says so where a name is taken: asked once there is one, since everybody is read for it. */
+function Namesake({ name }: { readonly name: string }) {
+  const namesake = namesakeOf(name, useEverybody() ?? []);
+  return (
+    <span role="status" className={classes.namesake}>
+      {namesake !== null && namesakeWords(namesake)}
+    </span>
+  );
+}
 
 /** Adds a student by name; the rest of the record can wait, and placement is offered next. */
 export function NewStudent() {
@@ -51,6 +63,7 @@ export function NewStudent() {
     <form onSubmit={submit} className={classes.add}>
       <TextInput
         label="New student"
+        description={name.trim() !== "" && <Namesake name={name} />}
         placeholder="Name"
         size="md"
         maxLength={LONGEST_NAME}

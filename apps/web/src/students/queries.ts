@@ -1,4 +1,5 @@
 import type {
+  ArchivedStudent,
   ClassWeeksView,
   DecisionView,
   DoneSide,
@@ -33,6 +34,12 @@ export const studioQuery = queryOptions({
 export const studentsQuery = queryOptions({
   queryKey: ["students"],
   queryFn: async ({ signal }) => (await get<Items<StudentView>>("/students", signal)).items,
+});
+
+/** Those who are archived are in no other list. The key names no student. */
+export const archivedQuery = queryOptions({
+  queryKey: ["students", { archived: true }],
+  queryFn: async ({ signal }) => (await get<Items<ArchivedStudent>>("/students/archived", signal)).items,
 });
 
 export const studentQuery = (id: string) =>

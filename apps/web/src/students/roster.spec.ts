@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import type { StudentView } from "@mirrup/contract";
+import type { ArchivedStudent, StudentView } from "@mirrup/contract";
 import { DAY_MS } from "@mirrup/core";
-import { rosterOf, type RosterFilter } from "./roster.js";
+import { archivedOf, rosterOf, type RosterFilter } from "./roster.js";
 
 const NOW = Date.UTC(2026, 5, 1);
 const ALL: RosterFilter = { words: "", group: "", shown: "all", level: 0, sort: "name" };
@@ -32,16 +32,14 @@ const STUDENTS = [
   student("Zoë", { level: 4, groups: ["g"], stuck: 1 }),
   student("Ada", { lastPractisedAt: new Date(NOW - 20 * DAY_MS).toISOString(), reviewsDue: 2 }),
   student("Ben", { lastPractisedAt: null, level: 2 }),
-  student("Old", { archived: true, stuck: 1 }),
 ];
 const names = (filter: Partial<RosterFilter>) =>
   rosterOf(STUDENTS, { ...ALL, ...filter }, NOW).map((one) => one.name);
 
 describe("the roster", () => {
-  it("finds names without their marks, and keeps the archived apart", () => {
+  it("finds names without their marks", () => {
     expect(names({})).toEqual(["Ada", "Ben", "Zoë"]);
     expect(names({ words: " zoe" })).toEqual(["Zoë"]);
-    expect(names({ shown: "archived" })).toEqual(["Old"]);
   });
 
   it("tells who was not seen for two weeks, who is stuck, who has a review due", () => {
@@ -55,5 +53,21 @@ describe("the roster", () => {
   it("sorts by level, by who was seen longest ago, and by name among equals", () => {
     expect(names({ sort: "level" })).toEqual(["Zoë", "Ben", "Ada"]);
     expect(names({ sort: "seen" })).toEqual(["Ben", "Ada", "Zoë"]);
+  });
+});
+
+describe("who is archived", () => {
+  const put = (name: string, groups: readonly string[]): ArchivedStudent => ({
+    ...{ id: name, name, groups, version: 1 },
+    archivedAt: new Date(NOW).toISOString(),
+  });
+  const found = (filter: Partial<RosterFilter>) =>
+    archivedOf([put("Zoë", ["g"]), put("Old", [])], { ...ALL, ...filter }).map((one) => one.name);
+
+  it("is found by name and group, in the order of names, whatever level and sort are chosen", () => {
+    expect(found({})).toEqual(["Old", "Zoë"]);
+    expect(found({ words: "zoe" })).toEqual(["Zoë"]);
+    expect(found({ group: "g" })).toEqual(["Zoë"]);
+    expect(found({ level: 4, sort: "seen" })).toEqual(["Old", "Zoë"]);
   });
 });

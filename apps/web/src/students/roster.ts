@@ -1,5 +1,5 @@
 /** Which students a list shows and in what order: pure, so that it can be told and tested apart. */
-import type { StudentView } from "@mirrup/contract";
+import type { ArchivedStudent, StudentView } from "@mirrup/contract";
 import { byName, DAY_MS } from "@mirrup/core";
 import { plain } from "../app/plain.js";
 
@@ -22,10 +22,10 @@ export interface RosterFilter {
 export const UNSEEN_DAYS = 14;
 
 function isShown(student: StudentView, shown: Shown, now: number): boolean {
-  if (student.archived) return shown === "archived";
   switch (shown) {
     case "all":
       return true;
+    // They are in a list of their own.
     case "archived":
       return false;
     case "stuck":
@@ -45,6 +45,17 @@ const ORDERS: Readonly<Record<Sort, (one: StudentView, other: StudentView) => nu
   cleared: (one, other) => other.counts.cleared - one.counts.cleared,
   seen: (one, other) => (one.lastPractisedAt ?? "").localeCompare(other.lastPractisedAt ?? ""),
 };
+
+/** Who is archived, by name, as far as the words and the group let them through: they have no level that counts now. */
+export function archivedOf(
+  students: readonly ArchivedStudent[],
+  { words, group }: Pick<RosterFilter, "words" | "group">,
+): readonly ArchivedStudent[] {
+  const sought = plain(words);
+  return students
+    .filter(({ name, groups }) => (group === "" || groups.includes(group)) && plain(name).includes(sought))
+    .sort((one, other) => byName(one.name, other.name));
+}
 
 /** The students that a filter lets through, sorted; names decide among equals. */
 export function rosterOf(

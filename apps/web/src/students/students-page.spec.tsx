@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import type { Membership, StudentView } from "@mirrup/contract";
+import type { ArchivedStudent, Membership, StudentView } from "@mirrup/contract";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
 import { StudentsPage } from "./students-page.js";
@@ -22,8 +22,10 @@ const student = (name: string, more: Partial<StudentView> = {}) =>
 const ALL = [
   student("Ada", { groups: ["g"], level: 4 }),
   student("Zoë", { reviewsDue: 3, stuck: 1, hasStopped: true }),
-  student("Di", { archived: true }),
 ];
+const DI: ArchivedStudent = {
+  ...{ id: "di", name: "Di", version: 4, groups: ["g"], archivedAt: "2026-05-04T10:00:00.000Z" },
+};
 
 function page(
   students: readonly StudentView[],
@@ -37,6 +39,7 @@ function page(
       "GET /auth/session": signedIn(role),
       "GET /studio": { id: "s", name: "Tannery Yard", school: "steady-hold", settings: {} },
       "GET /students": { items: students },
+      "GET /students/archived": { items: [DI] },
       "GET /groups": { items: [{ id: "g", name: "Juniors", archived: false, members: ["ada"] }] },
       ...more,
     },
@@ -45,7 +48,11 @@ function page(
 const names = () =>
   [...document.querySelectorAll("ul a")].map((one) => one.querySelector("span span")?.textContent);
 
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  // A name that was typed and not added is kept.
+  sessionStorage.clear();
+});
 
 describe("the students", () => {
   it("are those who are not archived, by name, with what is to be minded", async () => {
@@ -62,7 +69,6 @@ describe("the students", () => {
     ["?group=g", ["Ada"]],
     ["?level=4", ["Ada"]],
     ["?show=review", ["Zoë"]],
-    ["?show=archived", ["Di"]],
     ["?sort=level", ["Ada", "Zoë"]],
   ])("are filtered as the address says: %s", async (search, expected) => {
     page(ALL, `/students${search}`);
@@ -78,6 +84,57 @@ describe("the students", () => {
     await waitFor(() => expect(address()).toBe("/students?find=ad&group=g"));
     await user.selectOptions(screen.getByLabelText("Group"), "");
     await waitFor(() => expect(address()).toBe("/students?find=ad"));
+  });
+
+  it("who are archived are a list of their own, read when it is asked for", async () => {
+    const { user, client } = page(ALL);
+    await screen.findByText(/2 students/);
+    expect(client.getQueryState(["students", { archived: true }])).toBeUndefined();
+    await user.selectOptions(screen.getByLabelText("Show"), "archived");
+    expect((await screen.findByRole("link", { name: "Di" })).getAttribute("href")).toContain("/students/di");
+    expect(screen.getByText(/^archived .*2026/)).toBeDefined();
+    expect(screen.queryByRole("link", { name: /Ada/ })).toBeNull();
+    expect(screen.queryByLabelText("Level")).toBeNull();
+  });
+
+  it.each([
+    ["?show=archived&group=g", "Di"],
+    ["?show=archived&find=d", "Di"],
+    ["?show=archived&group=h", null],
+    ["?show=archived&find=xy", null],
+  ])("who are archived are filtered by their name and groups: %s", async (search, found) => {
+    page(ALL, `/students${search}`);
+    if (found === null) await screen.findByText(/^Nobody who is archived fits/);
+    else await screen.findByRole("link", { name: found });
+  });
+
+  it("say how one is archived where nobody is, and what went wrong", async () => {
+    page(ALL, "/students?show=archived", "coach", { "GET /students/archived": { items: [] } });
+    expect(await screen.findByText(/^Nobody is archived\./)).toBeDefined();
+    cleanup();
+    page(ALL, "/students?show=archived", "coach", {
+      "GET /students/archived": new Refused(500, "It broke."),
+    });
+    expect(await screen.findByText("The archived students could not be read")).toBeDefined();
+  });
+
+  it("are brought back from what is known of them, with a way to undo it", async () => {
+    const { user, sent } = page(ALL, "/students?show=archived", "coach", {
+      "PATCH /students/di": (body: unknown) => ({ ...DI, version: 5, asked: body }),
+    });
+    await user.click(await screen.findByRole("button", { name: "Bring back Di" }));
+    await user.click(await screen.findByRole("button", { name: "Undo" }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent.map(({ body }) => body)).toEqual([
+      { version: 4, archived: false },
+      { version: 5, archived: true },
+    ]);
+  });
+
+  it("are not brought back by a viewer", async () => {
+    page(ALL, "/students?show=archived", "viewer");
+    await screen.findByRole("link", { name: "Di" });
+    expect(screen.queryByRole("button", { name: /Bring back/ })).toBeNull();
   });
 
   it.each([
@@ -97,6 +154,18 @@ describe("the students", () => {
     await user.keyboard("{Enter}");
     await waitFor(() => expect(address()).toMatch(/^\/students\/.+\/placement$/));
     expect(sent[0]?.body).toMatchObject({ name: "Wren" });
+  });
+
+  it("say so where a name is taken already, by somebody who comes or is archived", async () => {
+    const { user } = page(ALL);
+    const field = await screen.findByLabelText("New student");
+    await user.type(field, "ada");
+    expect(await screen.findByText(/^Ada is in the list already\./)).toBeDefined();
+    await user.clear(field);
+    await user.type(field, "Di");
+    expect(await screen.findByText(/^Di is archived\./)).toBeDefined();
+    await user.type(field, "na");
+    expect(screen.queryByText(/is archived\./)).toBeNull();
   });
 
   it("keep a new name that was refused, and say why", async () => {

@@ -1,5 +1,5 @@
 import type { GroupView, StudentView } from "@mirrup/contract";
-import { Button, Group, NativeSelect, Skeleton, Text, TextInput, Title } from "@mantine/core";
+import { Button, Group, NativeSelect, Text, TextInput, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { IconSearch } from "@tabler/icons-react";
 import { useQuery } from "@tanstack/react-query";
@@ -16,9 +16,11 @@ import { useStops } from "../device/index.js";
 import { useSearchWords } from "../app/use-search-words.js";
 import { drillOfWords } from "../app/drill-words.js";
 import { capital, daysAgoWords, SCHOOL_NAMES, subjectName } from "../app/words.js";
+import { ArchivedLines } from "./archived-lines.js";
 import { ExportButton } from "./export-button.js";
 import { NewStudent } from "./new-student.js";
 import { groupsQuery, studentsQuery, studioQuery } from "./queries.js";
+import { ReadingStudents } from "./reading-students.js";
 import { rosterOf, SHOWN, SORTS, type RosterFilter, type Shown, type Sort } from "./roster.js";
 import classes from "./students-page.module.css";
 
@@ -189,7 +191,8 @@ export function StudentsPage() {
       </Fault>
     );
   }
-  const present = students.data?.filter((student) => !student.archived).length;
+  const present = students.data?.length;
+  const isArchive = filter.shown === "archived";
   return (
     <div className={classes.page}>
       <header className={classes.header}>
@@ -237,38 +240,44 @@ export function StudentsPage() {
           value={filter.shown}
           onChange={(event) => set("show", event.currentTarget.value)}
         />
-        <NativeSelect
-          label="Level"
-          size="md"
-          data={[
-            { value: "0", label: "every level" },
-            ...levelsOf().map((level) => ({ value: String(level), label: `level ${level}` })),
-          ]}
-          value={String(filter.level)}
-          onChange={(event) => set("level", event.currentTarget.value)}
-        />
-        <NativeSelect
-          label="Sort by"
-          size="md"
-          data={SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
-          value={filter.sort}
-          onChange={(event) => set("sort", event.currentTarget.value)}
-        />
+        {!isArchive && (
+          <>
+            <NativeSelect
+              label="Level"
+              size="md"
+              data={[
+                { value: "0", label: "every level" },
+                ...levelsOf().map((level) => ({ value: String(level), label: `level ${level}` })),
+              ]}
+              value={String(filter.level)}
+              onChange={(event) => set("level", event.currentTarget.value)}
+            />
+            <NativeSelect
+              label="Sort by"
+              size="md"
+              data={SORTS.map((value) => ({ value, label: SORT_WORDS[value] }))}
+              value={filter.sort}
+              onChange={(event) => set("sort", event.currentTarget.value)}
+            />
+          </>
+        )}
       </div>
-      <div className={classes.heads} aria-hidden>
-        <span>Student</span>
-        <span>Skill sides</span>
-        <span>Next</span>
-        <span>Last on the floor</span>
-      </div>
-      {students.data === undefined ? (
-        <div role="status" aria-label="Reading the students">
-          {Array.from({ length: 8 }, (_, row) => (
-            <Skeleton key={row} height={56} mb={4} />
-          ))}
-        </div>
+      {isArchive ? (
+        <ArchivedLines filter={filter} />
       ) : (
-        <Lines students={students.data} filter={filter} now={students.dataUpdatedAt} />
+        <>
+          <div className={classes.heads} aria-hidden>
+            <span>Student</span>
+            <span>Skill sides</span>
+            <span>Next</span>
+            <span>Last on the floor</span>
+          </div>
+          {students.data === undefined ? (
+            <ReadingStudents />
+          ) : (
+            <Lines students={students.data} filter={filter} now={students.dataUpdatedAt} />
+          )}
+        </>
       )}
     </div>
   );

@@ -1,11 +1,11 @@
-import type { Done, StudentRecord, StudentView } from "@mirrup/contract";
+import type { Done, StudentRecord } from "@mirrup/contract";
 import { Alert, Button, Group, NativeSelect, Text, Title } from "@mantine/core";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { get, remove } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
 import { saveFile } from "../app/save-file.js";
-import { studentsQuery } from "../students/index.js";
+import { useEverybody, type Named } from "../students/index.js";
 import classes from "./studio-page.module.css";
 
 const UNDO_SECONDS = 10;
@@ -13,17 +13,17 @@ const UNDO_SECONDS = 10;
 /** One student's whole record: handed out as a file, or deleted for good after a chance to undo. */
 export function Records() {
   const client = useQueryClient();
-  const students = useQuery(studentsQuery);
+  const everybody = useEverybody() ?? [];
   const [chosen, setChosen] = useState("");
-  const [going, setGoing] = useState<StudentView | null>(null);
+  const [going, setGoing] = useState<Named | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   // Whoever leaves the page in time has not deleted anybody.
   useEffect(() => () => clearTimeout(timer.current), []);
-  const student = students.data?.find((one) => one.id === chosen);
+  const student = everybody.find((one) => one.id === chosen);
 
   const tell = (error: unknown) => setSaid(error instanceof Error ? error.message : "It could not be done.");
-  const exportRecord = async ({ id, name }: StudentView) => {
+  const exportRecord = async ({ id, name }: Named) => {
     try {
       const record = await get<StudentRecord>(`/students/${id}/export`);
       saveFile(`${name}.json`, JSON.stringify(record, null, 2), "application/json");
@@ -32,7 +32,7 @@ export function Records() {
       tell(error);
     }
   };
-  const deleteNow = async ({ id, name }: StudentView) => {
+  const deleteNow = async ({ id, name }: Named) => {
     try {
       await remove<Done>(`/students/${id}`);
       setSaid(`${name} was deleted, with everything of theirs.`);
@@ -44,7 +44,7 @@ export function Records() {
       await readAnew(client, { topics: ["students", "groups", "lessons", "pairs", "studio"] });
     }
   };
-  const begin = (one: StudentView) => {
+  const begin = (one: Named) => {
     setGoing(one);
     timer.current = setTimeout(() => void deleteNow(one), UNDO_SECONDS * 1000);
   };
@@ -64,7 +64,10 @@ export function Records() {
           disabled={going !== null}
           data={[
             { value: "", label: "Choose …" },
-            ...(students.data ?? []).map(({ id, name }) => ({ value: id, label: name })),
+            ...everybody.map(({ id, name, isArchived }) => ({
+              value: id,
+              label: isArchived ? `${name} (archived)` : name,
+            })),
           ]}
           onChange={(event) => setChosen(event.currentTarget.value)}
         />

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { GroupView, LessonView } from "@mirrup/contract";
-import { dayAfter, lessonOfGroup, meetingsOn, weekdayOf } from "./day.js";
+import { asTheyMeet, dayAfter, lessonOfGroup, meetingsOn, weekdayOf } from "./day.js";
 
 const group = (changes: Partial<GroupView>): GroupView => ({
   id: "00000000-0000-4000-8000-000000000001",
@@ -33,6 +33,11 @@ describe("what meets on a day", () => {
     expect(lesson.students?.map((one) => one.studentId)).toEqual(["a", "b"]);
     expect(lessonOfGroup(group({ name: "Renamed" }), MONDAY).id).toBe(lesson.id);
     expect(lessonOfGroup(group({}), "2026-06-08").id).not.toBe(lesson.id);
+  });
+
+  it("expects nobody who is archived, though they stay in their group", () => {
+    const [met] = asTheyMeet([group({ members: ["a", "b", "c"] })], [{ id: "c" }, { id: "a" }]);
+    expect(met && lessonOfGroup(met, MONDAY).students?.map((one) => one.studentId)).toEqual(["a", "c"]);
   });
 
   it("has the lessons that are there, and the groups that have none yet, by the hour", () => {

@@ -36,6 +36,15 @@ export function lessonOfGroup(group: GroupView, day: LocalDate): NewLesson {
   };
 }
 
+/** Groups as they meet: whoever is archived stays a member of theirs, and is not expected. */
+export function asTheyMeet(
+  groups: readonly GroupView[],
+  students: readonly { readonly id: string }[],
+): readonly GroupView[] {
+  const present = new Set(students.map(({ id }) => id));
+  return groups.map((group) => ({ ...group, members: group.members.filter((id) => present.has(id)) }));
+}
+
 /** The day's meetings in the order of the hours. */
 export function meetingsOn(
   day: LocalDate,

@@ -1,4 +1,4 @@
-import type { LessonView, NewLesson, StudentView } from "@mirrup/contract";
+import type { GroupView, LessonView, NewLesson, StudentView } from "@mirrup/contract";
 import { localDate } from "@mirrup/core";
 import { Button, Group, Select, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
@@ -21,7 +21,7 @@ import { groupsQuery, studioQuery, useStudents } from "../students/index.js";
 import { PractisedAtHomeNote } from "../home-practice/index.js";
 import { FirstStepsLink } from "../start/index.js";
 import { CalendarTools } from "./calendar-tools.js";
-import { dayAfter, lessonOfGroup, meetingsOn, type Meeting } from "./day.js";
+import { asTheyMeet, dayAfter, lessonOfGroup, meetingsOn, type Meeting } from "./day.js";
 import { useAddLessons } from "./use-add-lessons.js";
 import { RulesChanges } from "./rules-changes.js";
 import classes from "./today-page.module.css";
@@ -55,9 +55,10 @@ export function TodayPage() {
   if (groups.data === undefined || lessons.data === undefined || all === undefined) {
     return <Skeleton height={480} m="lg" />;
   }
-  const meetings = meetingsOn(today, groups.data, lessons.data);
+  const meeting = asTheyMeet(groups.data, all);
+  const meetings = meetingsOn(today, meeting, lessons.data);
   const ahead = Array.from({ length: DAYS_AHEAD }, (_, day) => dayAfter(today, day + 1)).flatMap((day) =>
-    meetingsOn(day, groups.data, lessons.data),
+    meetingsOn(day, meeting, lessons.data),
   );
   return (
     <div className={classes.page}>
@@ -80,7 +81,7 @@ export function TodayPage() {
           )}
         </section>
       ))}
-      {mayTeach && <OutOfTurn today={today} students={all} />}
+      {mayTeach && <OutOfTurn today={today} groups={meeting} students={all} />}
       <Coming meetings={ahead} mayTeach={mayTeach} />
       <CalendarTools today={today} students={all} mayTeach={mayTeach} />
     </div>
@@ -226,16 +227,16 @@ function Minds({ student: { reviewsDue, stuck } }: { readonly student: StudentVi
 /** A class that does not meet today by the week: a group's, or everybody's. */
 function OutOfTurn({
   today,
+  groups,
   students,
 }: {
   readonly today: string;
+  readonly groups: readonly GroupView[];
   readonly students: readonly StudentView[];
 }) {
   const paths = usePaths();
-  const groups = useQuery(groupsQuery);
   const { addAndOpen, isPending } = useAddLessons();
-  const known = (groups.data ?? []).filter((group) => !group.archived);
-  const everybody = students.filter((student) => !student.archived);
+  const known = groups.filter((group) => !group.archived);
   const hold = (value: string | null) => {
     const group = known.find((one) => one.id === value);
     if (value === null) return;
@@ -243,7 +244,7 @@ function OutOfTurn({
       group === undefined
         ? {
             ...{ id: uuid(), title: "Everybody", day: today, minutes: 60 },
-            students: everybody.map(({ id }) => ({
+            students: students.map(({ id }) => ({
               studentId: id,
               attendance: "expected" as const,
               places: [],
@@ -262,7 +263,7 @@ function OutOfTurn({
       value={null}
       data={[
         ...known.map((group) => ({ value: group.id, label: group.name })),
-        { value: "everybody", label: `Everybody (${everybody.length})` },
+        { value: "everybody", label: `Everybody (${students.length})` },
       ]}
       onChange={hold}
     />

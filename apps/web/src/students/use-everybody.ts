@@ -1,0 +1,27 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { archivedQuery } from "./queries.js";
+import { useStudents } from "./use-students.js";
+
+/** Somebody of the studio by name, whether they still come or are archived. */
+export interface Named {
+  readonly id: string;
+  readonly name: string;
+  readonly isArchived: boolean;
+}
+
+/**
+ * Who is in the studio's records: those who come, and those who are archived after them. Null until those who come
+ * are known; without those who are archived where they could not be read.
+ */
+export function useEverybody(): readonly Named[] | null {
+  const present = useStudents().data;
+  const archived = useQuery(archivedQuery).data;
+  return useMemo(() => {
+    if (present === undefined) return null;
+    const named =
+      (isArchived: boolean) =>
+      ({ id, name }: Pick<Named, "id" | "name">): Named => ({ id, name, isArchived });
+    return [...present.map(named(false)), ...(archived ?? []).map(named(true))];
+  }, [present, archived]);
+}
