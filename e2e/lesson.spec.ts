@@ -121,6 +121,16 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await page.getByRole("menuitem", { name: /substitute/ }).click();
   await expect(page.getByRole("heading", { name: "Type in the marks" })).toBeVisible();
   expect(await pagesOf(page)).toBe(1);
+  // What is typed back from it outlives the page, and is taken back as one.
+  const marks = page.getByRole("form", { name: "The marks on the sheet" }).getByRole("textbox").first();
+  await marks.fill("m n");
+  await page.reload();
+  await expect(marks).toHaveValue("m n");
+  await page.getByRole("button", { name: "Store 2 sets" }).click();
+  await expect(page.getByText(/^2 sets are on this device/)).toBeVisible();
+  await page.getByRole("button", { name: "Take all of it back" }).click();
+  await expect(marks).toHaveValue("m n");
+  await marks.fill("");
   await page.getByRole("button", { name: "Back to the plan" }).click();
 
   // In the hall: begin, the first turn, and one station is counted.

@@ -2,6 +2,7 @@
 import type { DecisionRequest, JumpMeasure, LessonRun, SetRequest } from "@mirrup/contract";
 import { v7 as uuid } from "uuid";
 import { queryClient } from "../app/query-client.js";
+import { voidOf } from "../app/void-of.js";
 import type { Command, Kind, Saying } from "./command.js";
 import { isTabNote, Outbox, type Became } from "./outbox.js";
 import { keepDraft, keptDraft, sayTyped } from "./note-draft.js";
@@ -57,6 +58,18 @@ const now = () => new Date().toISOString();
 /** Takes finished sets onto the device and sends them. */
 export async function saySets(sets: readonly SetRequest[]): Promise<void> {
   await outbox.say(sets.map(setCommand));
+}
+
+/** Takes back sets that were said before, whether they were sent since or wait here still. */
+export async function takeBackSets(sets: readonly SetRequest[]): Promise<void> {
+  const at = new Date();
+  const students = new Set(sets.map(({ studentId }) => studentId));
+  await outbox.say(
+    [...students].map((studentId) => {
+      const decisions = sets.filter((set) => set.studentId === studentId).map((set) => voidOf(set, at));
+      return commandOf({ kind: "decide", studentId, decisions }, uuid(), at.toISOString());
+    }),
+  );
 }
 
 /** Exchanges a run for the set that it came to. */

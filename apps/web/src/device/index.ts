@@ -9,6 +9,7 @@ export {
   sayOfLesson,
   saySets,
   sayStop,
+  takeBackSets,
 } from "./here.js";
 export { useJumps, useNewcomers, useOutbox, useRun, useStops } from "./use-outbox.js";
 export { OutboxNote } from "./outbox-note.js";

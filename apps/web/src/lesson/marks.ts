@@ -1,8 +1,8 @@
 /** Marks of a substitute's sheet typed back: one for each turn, as `m n 12 -`. */
-import type { LessonView, SetRequest } from "@mirrup/contract";
+import type { DoneSide, LessonView, SetRequest } from "@mirrup/contract";
 import { skillOf } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
-import { v7 as uuid } from "uuid";
+import { v5 as uuidOf } from "uuid";
 import { catalogue } from "../app/catalogue.js";
 import { roundSet } from "../app/round-set.js";
 import { stepsOf, type ShownPlan } from "./shown.js";
@@ -39,9 +39,12 @@ export function readMarks(text: string, turns: number): ReadMarks {
   return marks.length > turns ? { ok: false, fault: { code: "too-many" } } : { ok: true, marks };
 }
 
-/** The sets that a student's marks stand for, each at the end of its turn and never ahead of `now`. */
+/**
+ * The sets that a student's marks stand for, each at the end of its turn and never ahead of `now`. The same mark of the
+ * same turn and batch has the same id.
+ */
 export function setsOfMarks(
-  lesson: Pick<LessonView, "day" | "startTime">,
+  lesson: Pick<LessonView, "day" | "startTime"> & { readonly batch: string },
   plan: ShownPlan,
   studentId: string,
   marks: readonly (RoundAnswer | null)[],
@@ -58,11 +61,27 @@ export function setsOfMarks(
     const at = new Date(Math.min(now.getTime(), began + 60_000 * (step.from + step.minutes)));
     return [
       roundSet(
-        { id: uuid(), studentId, subject, beats: skillOf(catalogue(), subject).beats },
+        {
+          id: uuidOf(`${studentId} ${turn} ${answer}`, lesson.batch),
+          studentId,
+          subject,
+          beats: skillOf(catalogue(), subject).beats,
+        },
         place,
         answer,
         at,
       ),
     ];
   });
+}
+
+/** Those whose side was done on that day already: typed twice, or counted on the floor. */
+export function alreadyDone<T extends Pick<SetRequest, "studentId" | "subject" | "side">>(
+  sets: readonly T[],
+  done: readonly Pick<DoneSide, "studentId" | "subject" | "side">[],
+): readonly T[] {
+  const keyOf = ({ studentId, subject, side }: Pick<SetRequest, "studentId" | "subject" | "side">) =>
+    `${studentId} ${subject} ${side}`;
+  const known = new Set(done.map(keyOf));
+  return sets.filter((set) => known.has(keyOf(set)));
 }

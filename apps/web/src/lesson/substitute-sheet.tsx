@@ -1,15 +1,12 @@
 import { CAUTIONS, DRILLS } from "@mirrup/catalogue";
-import type { LessonView, SetRequest } from "@mirrup/contract";
+import type { LessonView } from "@mirrup/contract";
 import { byName, skillOf } from "@mirrup/core";
-import { Alert, Button, Group, Text, TextInput, Title } from "@mantine/core";
-import { useState } from "react";
+import { Button, Group, Text, Title } from "@mantine/core";
 import { catalogue } from "../app/catalogue.js";
-import { counted } from "../app/plural.js";
 import { OnePage } from "../app/one-page.js";
 import { capital, dateWords, skillName } from "../app/words.js";
-import { saySets } from "../device/index.js";
 import { drillsShown } from "./drills-shown.js";
-import { readMarks, setsOfMarks } from "./marks.js";
+import { MarksForm } from "./marks-form.js";
 import { clockWords, stepsOf, type ShownPlan } from "./shown.js";
 import { taskWords, WATCH_NAMES } from "./words.js";
 import classes from "./substitute-sheet.module.css";
@@ -139,70 +136,5 @@ function Steps({ plan, startTime }: { readonly plan: ShownPlan; readonly startTi
         </li>
       ))}
     </ol>
-  );
-}
-
-interface MarksFormProps extends Omit<SubstituteSheetProps, "onLeave"> {
-  readonly students: readonly string[];
-}
-
-function MarksForm({ lesson, plan, students, nameOf }: MarksFormProps) {
-  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
-  const [stored, setStored] = useState<number | null>(null);
-  const turns = plan.rotations.length;
-  const read = students.map((id) => ({ id, marks: readMarks(texts[id] ?? "", turns) }));
-  const sets = read.flatMap(({ id, marks }): readonly SetRequest[] =>
-    marks.ok ? setsOfMarks(lesson, plan, id, marks.marks, new Date()) : [],
-  );
-  const isFaulty = read.some(({ marks }) => !marks.ok);
-  const store = async () => {
-    await saySets(sets);
-    setStored(sets.length);
-    setTexts({});
-  };
-  return (
-    <form
-      className={classes.typed}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void store();
-      }}
-    >
-      <Title order={2}>Type in the marks</Title>
-      <Text>
-        One mark a turn, in order: M made it, N nearly, X not yet, a number in a row, or - for not done. For
-        example: m n x 12 -
-      </Text>
-      <div className={classes.fields}>
-        {read.map(({ id, marks }) => (
-          <TextInput
-            key={id}
-            label={nameOf(id)}
-            size="md"
-            autoComplete="off"
-            value={texts[id] ?? ""}
-            error={
-              marks.ok
-                ? undefined
-                : marks.fault.code === "unknown"
-                  ? `“${marks.fault.mark}” is not a mark.`
-                  : `There are ${turns} turns, and more marks.`
-            }
-            onChange={(event) => {
-              setTexts({ ...texts, [id]: event.currentTarget.value });
-              setStored(null);
-            }}
-          />
-        ))}
-      </div>
-      <Button type="submit" size="md" disabled={sets.length === 0 || isFaulty}>
-        Store {counted(sets.length, "set")}
-      </Button>
-      {stored !== null && (
-        <Alert title="Stored" role="status">
-          {counted(stored, "set is", "sets are")} on this device and on their way to the log.
-        </Alert>
-      )}
-    </form>
   );
 }

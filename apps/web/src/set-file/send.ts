@@ -1,13 +1,7 @@
 /** Sets of a file on their way into the log, a batch after another; and all of them taken back. */
-import {
-  MAX_SETS_PER_BATCH,
-  type DecisionRequest,
-  type DecisionsReply,
-  type SetRequest,
-  type SetsReply,
-} from "@mirrup/contract";
-import { v7 as uuid } from "uuid";
+import { MAX_SETS_PER_BATCH, type DecisionsReply, type SetRequest, type SetsReply } from "@mirrup/contract";
 import { isProblem, post } from "../app/api.js";
+import { voidOf } from "../app/void-of.js";
 import type { ReadSet } from "./set-file.js";
 
 /** A line that the server does not take, and why. */
@@ -86,10 +80,7 @@ export async function sendSets(
 /** Takes all of them back. */
 export async function takeBack(sets: readonly SetRequest[], now: Date): Promise<void> {
   for (const batch of batchesOf(sets, MAX_SETS_PER_BATCH)) {
-    const decisions = batch.map(({ id, studentId, subject, side }): DecisionRequest => ({
-      ...{ id: uuid(), studentId, subject, side, decision: { kind: "void", target: id } },
-      ...{ reason: "", at: now.toISOString() },
-    }));
+    const decisions = batch.map((set) => voidOf(set, now));
     await post<DecisionsReply>("/decisions", { decisions });
   }
 }

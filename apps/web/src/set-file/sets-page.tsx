@@ -1,6 +1,6 @@
 import { Alert, Button, FileInput, Group, Progress, Select, Table, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { catalogue } from "../app/catalogue.js";

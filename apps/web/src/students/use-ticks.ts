@@ -5,6 +5,7 @@ import { v7 as uuid } from "uuid";
 import { post } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
+import { voidOf } from "../app/void-of.js";
 
 /** What was ticked on paper, of one student. */
 export interface Tick extends SubjectSide {
@@ -31,15 +32,7 @@ export function useTicks() {
     onSettled: () => readAnew(client, { topics: ["students"] }),
   });
   const takeBack = (requests: readonly DecisionRequest[]) =>
-    send.mutate(
-      requests.map((one) => ({
-        ...one,
-        id: uuid(),
-        decision: { kind: "void", target: one.id },
-        reason: "",
-        at: new Date().toISOString(),
-      })),
-    );
+    send.mutate(requests.map((one) => voidOf(one, new Date())));
   /** Whether they are stored; `done` is what is said then. `on` is the day on which it was seen; today where it is left out. */
   const log = async (
     ticks: readonly Tick[],
