@@ -141,6 +141,14 @@ test("a class is planned, changed by hand, held with one away, and compared with
   await expect(page.getByRole("heading", { name: "Warm-up together" })).toBeVisible();
   await page.getByRole("button", { name: "Next: turn 1" }).click();
   await expect(page.getByRole("heading", { name: "Turn 1" })).toBeVisible();
+  // That was too early: the warm-up goes on where it was, here and with the server.
+  const back = page.waitForResponse((reply) => reply.url().endsWith("/run") && reply.ok());
+  await page.getByRole("button", { name: "Back to the warm-up" }).click();
+  await back;
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Warm-up together" })).toBeVisible();
+  await page.getByRole("button", { name: "Next: turn 1" }).click();
+  await expect(page.getByRole("heading", { name: "Turn 1" })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("link", { name: "Count here" }).first().click();
   const made = page.getByRole("button", { name: "Made it" }).first();

@@ -42,7 +42,9 @@ import { goal, goalsAsked } from "./teaching-schemas.js";
 import {
   ATTENDANCES,
   MAX_LESSONS,
+  MOST_TAKEN_BACK,
   PAIR_WISHES,
+  type BegunStep,
   type ClassOptionsQuery,
   type ClassStudentView,
   type ClassWeeksQuery,
@@ -292,13 +294,17 @@ export const visitKeys = {
 };
 const student = objects<LessonStudent>({ studentId: uuid().required(), ...visitKeys });
 const students = () => Joi.array().items(student).max(500).unique("studentId");
-const progress = objects<LessonProgress>({
-  step: turn()
-    .max(CLASS_LIMITS.rotations + 2)
-    .required(),
+const MOST_STEPS = CLASS_LIMITS.rotations + 2;
+const begunStep = {
+  step: turn().max(MOST_STEPS).required(),
   startedAt: instant().required(),
   minutes: minutes().required(),
+};
+const progress = objects<LessonProgress>({
+  ...begunStep,
   skipped: Joi.array().items(turn()).required(),
+  trail: Joi.array().items(objects<BegunStep>(begunStep)).max(MOST_STEPS),
+  takenBack: Joi.array().items(instant()).max(MOST_TAKEN_BACK),
 });
 
 const lessonKeys = {
@@ -357,9 +363,12 @@ export const lessonRun = Joi.object<LessonRun>({
   attendance: Joi.object().pattern(uuid(), attendance()),
   ownRopes: Joi.object().pattern(uuid(), Joi.boolean()),
   progress: progress.allow(null),
+  takesBack: instant(),
   finished: Joi.boolean(),
   ...tappedKeys,
-}).required();
+})
+  .with("takesBack", "progress")
+  .required();
 
 export const lessonsQuery = objects<LessonsQuery>({
   from: localDay().required(),

@@ -50,13 +50,23 @@ export interface LessonStudent {
  * How far a lesson has come: step 0 is the warm-up, then the turns, then the close. Its minutes may be
  * others than planned.
  */
-export interface LessonProgress {
+export interface LessonProgress extends BegunStep {
+  readonly skipped: readonly number[];
+  /** The steps before this one as they were left, for the way back; left out by devices of an older version. */
+  readonly trail?: readonly BegunStep[];
+  /** When the steps began that were taken back: said late, they count no more. The server's own. */
+  readonly takenBack?: readonly string[];
+}
+
+export interface BegunStep {
   readonly step: number;
-  /** When the step began, an ISO instant. */
+  /** When the step began, an ISO instant; it tells the step from one that another device began. */
   readonly startedAt: string;
   readonly minutes: number;
-  readonly skipped: readonly number[];
 }
+
+/** Of steps that were taken back so many are known. */
+export const MOST_TAKEN_BACK = 60;
 
 export interface LessonView {
   readonly id: string;
@@ -111,6 +121,8 @@ export interface LessonRun extends Tapped {
   /** Who has a rope along, by student. */
   readonly ownRopes?: Readonly<Record<string, boolean>>;
   readonly progress?: LessonProgress | null;
+  /** When the step began that this takes back: it goes to one before it. */
+  readonly takesBack?: string;
   readonly finished?: boolean;
 }
 

@@ -1,7 +1,6 @@
 import type {
   LessonChange,
   LessonPlan,
-  LessonProgress,
   LessonRun,
   LessonsQuery,
   LessonStudent,
@@ -26,6 +25,7 @@ import {
 import { StudentEntity } from "../students/index.js";
 import { LessonStudentEntity } from "./lesson-student.entity.js";
 import { LessonEntity } from "./lesson.entity.js";
+import { progressAfter } from "./progress.js";
 
 /** Lessons: planned, changed, and what happens in the hall. */
 @Injectable()
@@ -119,7 +119,7 @@ export class LessonsService {
   async run(
     scope: Scope,
     id: string,
-    { attendance = {}, ownRopes = {}, progress, finished, ...tapped }: LessonRun,
+    { attendance = {}, ownRopes = {}, progress, takesBack, finished, ...tapped }: LessonRun,
   ): Promise<LessonView> {
     const at = saidAt(tapped, scope.now);
     const held = await this.hold(scope, id);
@@ -144,7 +144,7 @@ export class LessonsService {
     await scope.manager.save(LessonStudentEntity, changed);
     await scope.manager.save(LessonEntity, {
       ...held,
-      ...(progress === undefined || isBehind(progress, held.progress) ? {} : { progress }),
+      progress: progressAfter(held.progress, { progress, takesBack }),
       ...{ finishedAt: end.value, finishedSaidAt: end.saidAt ?? null },
     });
     return this.read(scope, id);
@@ -265,16 +265,6 @@ function keepsBegun(
   if (next === undefined || plan === null || progress === null) return true;
   const begun = plan.rotations.slice(0, progress.step);
   return isDeepStrictEqual(next?.rotations.slice(0, progress.step), begun);
-}
-
-/**
- * Whether a class is further than a device knew that says where it is: at a later step, or at the same one, begun by
- * another device first. The steps are compared and not the devices' clocks, which need not agree.
- */
-function isBehind(progress: LessonProgress | null, known: LessonProgress | null): boolean {
-  if (progress === null || known === null) return false;
-  if (progress.step !== known.step) return progress.step < known.step;
-  return Date.parse(progress.startedAt) !== Date.parse(known.startedAt);
 }
 
 function viewOf(lesson: LessonEntity, students: readonly LessonStudent[]): LessonView {

@@ -142,6 +142,23 @@ describe("a lesson", () => {
     ]);
   });
 
+  it("goes back where a step is taken back, and is answered with the way it came", async () => {
+    const { id } = await add();
+    const began = (step: number) => ({ step, startedAt: `2026-06-01T17:1${step}:00.000Z`, minutes: 8 });
+    const first = { ...began(1), skipped: [], trail: [began(0)] };
+    const run = (body: object) => patch(`${id}/run`, body);
+    await run({ progress: first });
+    const second = { ...began(2), skipped: [], trail: [began(0), began(1)] };
+    expect((await run({ progress: second })).lesson.progress).toEqual(second);
+    const takesBack = second.startedAt;
+    const back = (await run({ progress: first, takesBack })).body;
+    expect(lessonReply.validate(back).error).toBeUndefined();
+    expect(back).toMatchObject({ progress: { ...first, takenBack: [takesBack] } });
+    // What was under way all the while comes after it.
+    expect((await run({ progress: second })).lesson.progress?.step).toBe(1);
+    expect((await run({ takesBack })).status).toBe(400);
+  });
+
   it("takes every tap in the hall, whatever was planned meanwhile", async () => {
     const { id } = await add({ groupId: group.id });
     await patch(id, { version: 1, plan: PLAN });

@@ -28,6 +28,24 @@ describe("a later command", () => {
       true,
     ],
     ["the end, with a step", run({ finished: true }), run({ progress: null }), false],
+    [
+      "a step, with a step that is taken back",
+      run({ progress: null }),
+      run({ progress: null, takesBack: "b" }),
+      true,
+    ],
+    [
+      "a step taken back, with a step",
+      run({ progress: null, takesBack: "b" }),
+      run({ progress: null }),
+      false,
+    ],
+    [
+      "a step taken back, with the one before it",
+      run({ progress: null, takesBack: "c" }),
+      run({ progress: null, takesBack: "b" }),
+      false,
+    ],
     ["another lesson's step", run({ progress: null }), run({ progress: null }, "other"), false],
   ])("says better %s: %#", (_what, earlier, later, isReplaced) => {
     expect(isReplacedBy(earlier, later)).toBe(isReplaced);

@@ -86,11 +86,13 @@ export function waitsFor(command: Command, things: ReadonlySet<string>): boolean
 }
 
 /** Every single thing that a run of a lesson says. */
-function thingsOf({ attendance = {}, ownRopes = {}, progress, finished }: LessonRun): readonly string[] {
+function thingsOf(run: LessonRun): readonly string[] {
+  const { attendance = {}, ownRopes = {}, progress, takesBack, finished } = run;
   return [
     ...Object.keys(attendance).map((id) => `comes ${id}`),
     ...Object.keys(ownRopes).map((id) => `rope ${id}`),
     ...(progress === undefined ? [] : ["step"]),
+    ...(takesBack === undefined ? [] : [`back ${takesBack}`]),
     ...(finished === undefined ? [] : ["end"]),
   ];
 }

@@ -87,6 +87,7 @@ function Hall({ lesson, held }: HallProps) {
   useHotkeys([
     ["N", () => mayRun && hall.next()],
     ["S", () => mayRun && step?.kind === "turn" && hall.skip(minutesLeft())],
+    ["B", () => mayRun && hall.back?.take()],
     ["+", () => mayRun && hall.extend(MORE_MINUTES), { usePhysicalKeys: false }],
     ["A", () => setListing((before) => !before)],
   ]);
@@ -194,6 +195,11 @@ function Hall({ lesson, held }: HallProps) {
               >
                 {isListing ? "Back to the turn" : "Who is here"}
               </button>
+              {hall.back !== null && (
+                <button type="button" className={classes.small} onClick={hall.back.take}>
+                  {backWords(plan, hall.back.to)}
+                </button>
+              )}
               <button type="button" className={classes.small} onClick={() => hall.extend(MORE_MINUTES)}>
                 {MORE_MINUTES} min more
               </button>
@@ -220,6 +226,11 @@ function nextWords(plan: ShownPlan, step: number): string {
   const next = stepsOf(plan).find((one, place) => place > step && one.minutes > 0);
   if (next === undefined) return "Finish the class";
   return next.kind === "turn" ? `Next: turn ${next.turn + 1}` : "Next: close together";
+}
+
+function backWords(plan: ShownPlan, to: number): string {
+  const step = stepsOf(plan)[to];
+  return step?.kind === "turn" ? `Back to turn ${step.turn + 1}` : "Back to the warm-up";
 }
 
 function Footer({ children }: { readonly children: React.ReactNode }) {

@@ -5,6 +5,7 @@ import {
   isOutOfDate,
   secondsLeft,
   stepAfter,
+  stepBefore,
   stepAt,
   studentsHere,
   turnsBegun,
@@ -48,6 +49,21 @@ describe("a lesson under way", () => {
       progress = stepAfter(PLAN, progress, NOW);
     }
     expect(kinds).toEqual(["warm-up", "turn", "turn", "turn", "close"]);
+  });
+
+  it("goes back the way it came, each step as it was left, and no further", () => {
+    const later = new Date(NOW.getTime() + 60_000);
+    const first = stepAfter(PLAN, null, NOW);
+    const second = stepAfter(PLAN, first && { ...first, minutes: 7 }, later);
+    const third = stepAfter(PLAN, second && { ...second, skipped: [1] }, later);
+    expect(third?.trail).toHaveLength(2);
+    const back = third && stepBefore(third);
+    expect(back).toEqual({ ...second, skipped: [] });
+    const start = back && stepBefore(back);
+    expect(start).toMatchObject({ step: 0, startedAt: NOW.toISOString(), minutes: 7, trail: [] });
+    expect(start && stepBefore(start)).toBeNull();
+    // Of a class that a device of an older version held no way is known.
+    expect(stepBefore(at(2))).toBeNull();
   });
 
   it("passes over a step of no minutes", () => {

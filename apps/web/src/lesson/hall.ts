@@ -1,5 +1,5 @@
 /** A lesson under way: which step it is at, and what has changed since it was planned. Pure. */
-import type { LessonProgress, LessonRun, LessonStudent, LessonView } from "@mirrup/contract";
+import type { BegunStep, LessonProgress, LessonRun, LessonStudent, LessonView } from "@mirrup/contract";
 import { retimed, type ClassStudent } from "@mirrup/core/planning";
 import { stepsOf, type LessonStep, type ShownPlan } from "./shown.js";
 
@@ -40,7 +40,23 @@ export function stepAfter(
   const next = steps.findIndex((step, place) => place >= from && step.minutes > 0);
   if (next < 0) return null;
   const minutes = steps[next]?.minutes ?? 0;
-  return { step: next, startedAt: now.toISOString(), minutes, skipped: progress?.skipped ?? [] };
+  return {
+    ...{ step: next, startedAt: now.toISOString(), minutes, skipped: progress?.skipped ?? [] },
+    trail: progress === null ? [] : [...(progress.trail ?? []), begunOf(progress)],
+  };
+}
+
+const begunOf = ({ step, startedAt, minutes }: BegunStep): BegunStep => ({ step, startedAt, minutes });
+
+/** The step before this one as it was left, its clock running on; null where none is known. */
+export function stepBefore({ skipped, trail = [] }: LessonProgress): LessonProgress | null {
+  const before = trail.at(-1);
+  if (before === undefined) return null;
+  return {
+    ...before,
+    skipped: skipped.filter((step) => step < before.step),
+    trail: trail.slice(0, -1),
+  };
 }
 
 /** The turns' minutes when the later ones have so many more together, or fewer. */

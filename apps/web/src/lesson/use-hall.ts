@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import { isStale } from "../app/api.js";
 import { tellFault } from "../app/undo.js";
 import { askedOf } from "./asked.js";
-import { isOutOfDate, stepAfter, studentsHere, turnsBegun, turnsWith } from "./hall.js";
+import { isOutOfDate, stepAfter, stepBefore, studentsHere, turnsBegun, turnsWith } from "./hall.js";
 import { USUALLY_AT_HAND } from "./means.js";
 import { lessonQuery } from "./queries.js";
 import { keptStudents, shownOf } from "./shown.js";
@@ -90,6 +90,7 @@ export function useHall(
     if (next === null) run({ finished: true });
     else run({ progress: { ...next, minutes: next.minutes + more, skipped } });
   };
+  const earlier = progress === null ? null : stepBefore(progress);
   return {
     plan: shown,
     begun,
@@ -125,6 +126,11 @@ export function useHall(
       run({ ownRopes: { [studentId]: has } });
       setRopes(asked.ropes === null ? null : [...asked.ropes]);
     },
+    /** Takes back that this step began: the one before it goes on where it was. Null where none is known. */
+    back:
+      earlier === null || progress === null
+        ? null
+        : { to: earlier.step, take: () => run({ progress: earlier, takesBack: progress.startedAt }) },
     finish: () => run({ finished: true }),
     reopen: () => run({ finished: false }),
   };

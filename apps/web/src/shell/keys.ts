@@ -57,6 +57,7 @@ const GROUPS: readonly KeyGroup[] = [
     on: /^\/lessons\/[^/]+$/,
     keys: [
       ["N", "next"],
+      ["B", "back to the step before"],
       ["S", "skip the turn"],
       ["+", "two minutes more"],
       ["A", "who is here"],
