@@ -16,7 +16,7 @@ import { TAB_ID } from "../app/tab-id.js";
 import type { BeadOf } from "../beads/index.js";
 import { OutboxNote, usePersonId } from "../device/index.js";
 import { presenceQuery, presenceWords, stationPlace } from "../presence/index.js";
-import { namesakeOf, useEverybody, useStudents } from "../students/index.js";
+import { nameIn, namesakeOf, useEverybody, useStudents } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { CoachNow } from "./coach-now.js";
 import { DoneTable } from "./done-table.js";
@@ -78,7 +78,7 @@ function Hall({ lesson, held }: HallProps) {
           step?.kind === "turn" ? step.turn : -1,
           hall.people,
         );
-  const nameOf = (id: string) => everybody?.find((one) => one.id === id)?.name ?? "Somebody";
+  const nameOf = nameIn(everybody);
   const mark = (studentId: string, attendance: Attendance) =>
     held.run({ attendance: { [studentId]: attendance } });
   const isRunning = progress !== null && finishedAt === null;
@@ -195,11 +195,6 @@ function Hall({ lesson, held }: HallProps) {
               >
                 {isListing ? "Back to the turn" : "Who is here"}
               </button>
-              {hall.back !== null && (
-                <button type="button" className={classes.small} onClick={hall.back.take}>
-                  {backWords(plan, hall.back.to)}
-                </button>
-              )}
               <button type="button" className={classes.small} onClick={() => hall.extend(MORE_MINUTES)}>
                 {MORE_MINUTES} min more
               </button>
@@ -211,6 +206,11 @@ function Hall({ lesson, held }: HallProps) {
               <button type="button" className={classes.small} onClick={hall.finish}>
                 Finish
               </button>
+              {hall.back !== null && (
+                <button type="button" className={classes.back} onClick={hall.back.take}>
+                  {backWords(plan, hall.back.to)}
+                </button>
+              )}
               <button type="button" className={classes.next} onClick={hall.next}>
                 {nextWords(plan, progress.step)}
               </button>

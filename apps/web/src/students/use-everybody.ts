@@ -25,3 +25,9 @@ export function useEverybody(): readonly Named[] | null {
     return [...present.map(named(false)), ...(archived ?? []).map(named(true))];
   }, [present, archived]);
 }
+
+/** What somebody is called, whether they still come or are archived. */
+export function nameIn(everybody: readonly Named[] | null): (id: string) => string {
+  const names = new Map(everybody?.map(({ id, name }) => [id, name]));
+  return (id) => names.get(id) ?? "Somebody";
+}
