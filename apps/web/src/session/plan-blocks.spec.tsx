@@ -5,20 +5,7 @@ import { cleanup, screen, within } from "@testing-library/react";
 import { drawn } from "../testing/drawn.js";
 import { askedFrom, type PlanAsked } from "./plan-asked.js";
 import { Blocks } from "./plan-blocks.js";
-
-const block = (subject: string, more: Partial<PlanBlock> = {}) =>
-  ({
-    ...{ phase: "main", subject, side: "left", drill: { kind: "streak", count: 10 }, sets: 1, minutes: 5 },
-    ...{ rest: 0, landings: 1200, multiples: 0, effort: "mixed", chance: 0.7, after: null, cautions: [] },
-    ...{ reason: { code: "near-gate", best: 12, gate: 15 }, leaving: 3.456, beyond: [] },
-    ...more,
-  }) as unknown as PlanBlock;
-const WARM_UP = block("basic-bounce", {
-  phase: "warm-up",
-  side: "whole",
-  reason: { code: "warm-up" },
-  leaving: null,
-});
+import { blockOf, WARM_UP } from "./testing.js";
 
 function shown(blocks: readonly PlanBlock[], done: readonly DoneSide[] = [], address = "") {
   const onAsk = jest.fn<(asked: PlanAsked) => void>();
@@ -38,7 +25,7 @@ afterEach(cleanup);
 
 describe("a plan's blocks", () => {
   it("say when they begin, what they are, and what they come to", () => {
-    shown([WARM_UP, block("cross", { sets: 3, rest: 2 })]);
+    shown([WARM_UP, blockOf("cross", { sets: 3, rest: 2 })]);
     const [, cross] = items();
     expect(cross?.querySelector("strong")?.textContent).toBe("5");
     expect(cross?.textContent).toContain("10 in a row, 3 sets");
@@ -48,7 +35,7 @@ describe("a plan's blocks", () => {
   });
 
   it("stand in the order by hand where there is one, the warm-up first", () => {
-    shown([WARM_UP, block("cross"), block("skier")], [], "order=main skier:left&order=main cross:left");
+    shown([WARM_UP, blockOf("cross"), blockOf("skier")], [], "order=main skier:left&order=main cross:left");
     expect(titles()).toEqual(["Basic bounce", "Skier, left side", "Cross, left side"]);
   });
 
@@ -58,7 +45,7 @@ describe("a plan's blocks", () => {
   });
 
   it("are kept, left out and lengthened by their buttons", async () => {
-    const { user, last } = shown([block("cross")]);
+    const { user, last } = shown([blockOf("cross")]);
     await user.click(screen.getByRole("button", { name: "Keep cross, left side" }));
     expect(last()?.pin).toEqual(["cross:left"]);
     await user.click(screen.getByRole("button", { name: /^Not today/ }));
@@ -70,7 +57,7 @@ describe("a plan's blocks", () => {
   });
 
   it("are let go of where they were kept", async () => {
-    const { user, last } = shown([block("cross")], [], "pin=cross:left");
+    const { user, last } = shown([blockOf("cross")], [], "pin=cross:left");
     const kept = screen.getByRole("button", { name: "Kept cross, left side" });
     expect(kept.getAttribute("aria-pressed")).toBe("true");
     await user.click(kept);
@@ -78,17 +65,17 @@ describe("a plan's blocks", () => {
   });
 
   it("are moved past each other, and not past an end", async () => {
-    const { user, last } = shown([block("cross"), block("skier")]);
+    const { user, last } = shown([blockOf("cross"), blockOf("skier")]);
     await user.click(screen.getByRole("button", { name: "Cross, left side later" }));
     expect(last()?.order).toEqual(["main skier:left", "main cross:left"]);
     cleanup();
-    const again = shown([block("cross"), block("skier")]);
+    const again = shown([blockOf("cross"), blockOf("skier")]);
     await again.user.click(screen.getByRole("button", { name: "Cross, left side earlier" }));
     expect(again.last()).toBeUndefined();
   });
 
   it("lead to the floor with their drill", () => {
-    shown([block("cross")]);
+    shown([blockOf("cross")]);
     const link = within(items()[0] ?? document.body).getByRole("link", { name: /^Go to the floor/ });
     expect(link.getAttribute("href")).toMatch(/students\/hana\/floor\/cross\/left\?.*streak/);
   });
@@ -101,13 +88,13 @@ describe("a plan's blocks", () => {
       tries: 10,
       bestStreak: 5,
     } as unknown as DoneSide;
-    shown([block("cross", { beyond: ["minutes"] })], [done]);
+    shown([blockOf("cross", { beyond: ["minutes"] })], [done]);
     expect(items()[0]?.textContent).toContain("Done today: 8 clean of 10, best 5 in a row");
     expect(items()[0]?.textContent).toContain("Kept as you said, though it takes longer than the minutes");
   });
 
   it("warn where two of the same effort follow each other", () => {
-    shown([block("cross", { effort: "calves" as never }), block("skier", { effort: "calves" as never })]);
+    shown([blockOf("cross", { effort: "calves" as never }), blockOf("skier", { effort: "calves" as never })]);
     expect(items()[0]?.textContent).not.toContain("The same kind of effort");
     expect(items()[1]?.textContent).toContain("The same kind of effort as the block before");
   });

@@ -1,22 +1,13 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import type { PlanBlock, StudentPlan } from "@mirrup/core/planning";
+import type { StudentPlan } from "@mirrup/core/planning";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
 import { SessionPage } from "./session-page.js";
+import { blockOf, WARM_UP } from "./testing.js";
 
-const block = (subject: string, more: Partial<PlanBlock> = {}) =>
-  ({
-    ...{ phase: "main", subject, side: "left", drill: { kind: "streak", count: 10 }, sets: 1, minutes: 5 },
-    ...{ rest: 0, landings: 1200, multiples: 0, effort: "mixed", chance: 0.7, after: null, cautions: [] },
-    ...{ reason: { code: "near-gate", best: 12, gate: 15 }, leaving: 3.456, beyond: [] },
-    ...more,
-  }) as unknown as PlanBlock;
-const WARM_UP = block("basic-bounce", {
-  ...{ phase: "warm-up", side: "whole", reason: { code: "warm-up" }, leaving: null },
-});
 const PLAN = {
-  ...{ blocks: [WARM_UP, block("cross")], minutes: 41, landings: 1234, multiples: 0, cost: 0, notes: [] },
+  ...{ blocks: [WARM_UP, blockOf("cross")], minutes: 41, landings: 1234, multiples: 0, cost: 0, notes: [] },
   leftOut: [],
 } as unknown as StudentPlan;
 const HANA = { id: "hana", name: "Hana Petrivale", hasStopped: false };
@@ -84,7 +75,7 @@ describe("a session", () => {
 
   it("always minds the warm-up and the floor, and each caution of its blocks once", async () => {
     page({
-      blocks: [WARM_UP, block("cross", { cautions: ["pain"] }), block("skier", { cautions: ["pain"] })],
+      blocks: [WARM_UP, blockOf("cross", { cautions: ["pain"] }), blockOf("skier", { cautions: ["pain"] })],
     });
     const cautions = within(await screen.findByRole("list", { name: "Cautions" })).getAllByRole("listitem");
     expect(cautions).toHaveLength(3);
