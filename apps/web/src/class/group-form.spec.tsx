@@ -38,6 +38,17 @@ afterEach(() => {
 });
 
 describe("a group's form", () => {
+  it("loses no member whose name could not be read, and shows no number in its place", async () => {
+    const { user, sent } = form({ ...GROUP, members: [ADA, DI] });
+    await screen.findAllByText("Ada");
+    expect(screen.queryByText(DI)).toBeNull();
+    await user.click(screen.getByRole("combobox", { name: "Students" }));
+    await user.click(await screen.findByRole("option", { name: "Bo", hidden: true }));
+    await user.click(screen.getByRole("button", { name: "Save" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(new Set((sent[0]?.body as GroupView).members)).toEqual(new Set([ADA, BO, DI]));
+  });
+
   it("keeps a member who is archived, by name, and offers nobody else who is", async () => {
     const put = (id: string, name: string) => ({ id, name, version: 1, groups: [], archivedAt: "" });
     const group = { ...GROUP, members: [ADA, DI] };

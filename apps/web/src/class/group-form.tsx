@@ -71,6 +71,9 @@ export function GroupForm({ group, members = [], onDone, onLeave }: GroupFormPro
     validate: (values) => fits(newGroup)(groupOf(values)),
   });
   const { isFound, drop } = useUnsavedForm(form, unsaved, about);
+  // Whose name could not be read stays a member, unseen.
+  const named = new Set(everybody.map(({ id }) => id));
+  const unnamed = form.values.members.filter((id) => !named.has(id));
   const readGroups = () => readAnew(client, { topics: ["groups", "students"] });
   const save = useMutation({
     mutationFn: (values: Values) =>
@@ -134,8 +137,8 @@ export function GroupForm({ group, members = [], onDone, onLeave }: GroupFormPro
         data={everybody
           .filter(({ id, isArchived }) => !isArchived || form.values.members.includes(id))
           .map(({ id, name }) => ({ value: id, label: name }))}
-        value={[...form.values.members]}
-        onChange={(members) => form.setFieldValue("members", members)}
+        value={form.values.members.filter((id) => named.has(id))}
+        onChange={(members) => form.setFieldValue("members", [...unnamed, ...members])}
       />
       {save.isError && (
         <Alert color="red" role="alert" className={classes.members}>

@@ -16,7 +16,7 @@ import { TAB_ID } from "../app/tab-id.js";
 import type { BeadOf } from "../beads/index.js";
 import { OutboxNote, usePersonId } from "../device/index.js";
 import { presenceQuery, presenceWords, stationPlace } from "../presence/index.js";
-import { nameIn, namesakeOf, useEverybody, useStudents } from "../students/index.js";
+import { namesakeOf, useEverybody, useNames, useStudents } from "../students/index.js";
 import { AttendanceList } from "./attendance-list.js";
 import { CoachNow } from "./coach-now.js";
 import { DoneTable } from "./done-table.js";
@@ -78,7 +78,7 @@ function Hall({ lesson, held }: HallProps) {
           step?.kind === "turn" ? step.turn : -1,
           hall.people,
         );
-  const nameOf = nameIn(everybody);
+  const nameOf = useNames();
   const mark = (studentId: string, attendance: Attendance) =>
     held.run({ attendance: { [studentId]: attendance } });
   const isRunning = progress !== null && finishedAt === null;

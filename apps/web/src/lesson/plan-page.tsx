@@ -17,7 +17,7 @@ import { usePaths } from "../app/paths.js";
 import { saveFile } from "../app/save-file.js";
 import { UndoRedo } from "../app/undo-redo.js";
 import { dateWords, skillName } from "../app/words.js";
-import { nameIn, useEverybody, useSettings } from "../students/index.js";
+import { useNames, useSettings } from "../students/index.js";
 import { askedOf, withBan, type Asked } from "./asked.js";
 import { isOutOfDate, studentsHere } from "./hall.js";
 import { readAtHand, USUALLY_AT_HAND, type AtHand } from "./means.js";
@@ -104,7 +104,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
     setAtHand({ coaches: next.coaches, helpers: next.helpers, ropes: next.ropes ?? null, floor: next.floor });
   };
   useAutoSave(lesson, asked, isPlaceholderData ? undefined : made, save);
-  const nameOf = nameIn(useEverybody());
+  const nameOf = useNames();
   const beadOf = useBeads();
   if (params.get("sheet") === "substitute" && plan !== null) {
     return (

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { archivedQuery } from "./queries.js";
+import { archivedQuery, studentsQuery } from "./queries.js";
 import { useStudents } from "./use-students.js";
 
 /** Somebody of the studio by name, whether they still come or are archived. */
@@ -15,7 +15,7 @@ export interface Named {
  * are known; without those who are archived where they could not be read.
  */
 export function useEverybody(): readonly Named[] | null {
-  const present = useStudents().data;
+  const present = useQuery(studentsQuery).data;
   const archived = useQuery(archivedQuery).data;
   return useMemo(() => {
     if (present === undefined) return null;
@@ -26,8 +26,13 @@ export function useEverybody(): readonly Named[] | null {
   }, [present, archived]);
 }
 
-/** What somebody is called, whether they still come or are archived. */
-export function nameIn(everybody: readonly Named[] | null): (id: string) => string {
-  const names = new Map(everybody?.map(({ id, name }) => [id, name]));
-  return (id) => names.get(id) ?? "Somebody";
+/** What somebody is called: who comes, who is archived, and who was added on this device alone. */
+export function useNames(): (id: string) => string {
+  const present = useStudents().data;
+  const archived = useQuery(archivedQuery).data;
+  return useMemo(() => {
+    const all = [...(archived ?? []), ...(present ?? [])];
+    const names = new Map(all.map(({ id, name }) => [id, name]));
+    return (id) => names.get(id) ?? "Somebody";
+  }, [present, archived]);
 }
