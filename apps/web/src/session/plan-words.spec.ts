@@ -1,5 +1,12 @@
 import { describe, expect, it } from "@jest/globals";
-import { BEYONDS, PHASES, type LeftOutWhy, type PlanNote, type PlanReason } from "@mirrup/core/planning";
+import {
+  BEYONDS,
+  PHASES,
+  PRECAUTIONS,
+  type LeftOutWhy,
+  type PlanNote,
+  type PlanReason,
+} from "@mirrup/core/planning";
 import {
   beyondWords,
   leftOutWords,
@@ -74,7 +81,7 @@ describe("why something is left out", () => {
   it("is said for each reason in its own words", () => {
     const whys: readonly LeftOutWhy[] = [
       { code: "banned" },
-      { code: "missing", precaution: "shoes" },
+      ...PRECAUTIONS.map((precaution) => ({ code: "missing", precaution }) as const),
       { code: "tired" },
       { code: "minutes" },
       { code: "landings" },
@@ -88,7 +95,10 @@ describe("why something is left out", () => {
     ];
     const said = whys.map(leftOutWords);
     expect(new Set(said).size).toBe(whys.length);
-    for (const words of said) expect(words).not.toMatch(INTERNAL);
+    for (const words of said) {
+      expect(words).not.toMatch(INTERNAL);
+      expect(words).toMatch(/^[a-z].*[a-z ]{8}/);
+    }
     expect(said.at(-1)).toBe("what is there is worth more, by 2.0");
   });
 });
