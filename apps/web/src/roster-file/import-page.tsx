@@ -1,7 +1,7 @@
 import { MAX_IMPORT, type ImportReply } from "@mirrup/contract";
 import { Alert, Button, Checkbox, FileInput, Group, Progress, Table, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { counted } from "../app/plural.js";
