@@ -11,7 +11,7 @@ import { fits } from "../app/joi-form.js";
 import { readAnew } from "../app/read-anew.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { DAY_NAMES } from "../app/words.js";
-import { useEverybody } from "../students/index.js";
+import { namedWords, useEverybody } from "../students/index.js";
 import classes from "./class-page.module.css";
 
 interface GroupFormProps {
@@ -136,7 +136,7 @@ export function GroupForm({ group, members = [], onDone, onLeave }: GroupFormPro
         searchable
         data={everybody
           .filter(({ id, isArchived }) => !isArchived || form.values.members.includes(id))
-          .map(({ id, name }) => ({ value: id, label: name }))}
+          .map((one) => ({ value: one.id, label: namedWords(one) }))}
         value={form.values.members.filter((id) => named.has(id))}
         onChange={(members) => form.setFieldValue("members", [...unnamed, ...members])}
       />

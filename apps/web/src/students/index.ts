@@ -30,7 +30,7 @@ export { SkillBead } from "./skill-bead.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";
 export { useArchiving } from "./use-archiving.js";
-export { useEverybody, useNames, type Named } from "./use-everybody.js";
+export { namedWords, useEverybody, useNames, type Named } from "./use-everybody.js";
 export { useStudents } from "./use-students.js";
 export { localToday, useTicks, type Tick } from "./use-ticks.js";
 export { useSettings } from "./use-settings.js";

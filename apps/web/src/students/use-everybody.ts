@@ -10,6 +10,11 @@ export interface Named {
   readonly isArchived: boolean;
 }
 
+/** A name in a list that has both. */
+export function namedWords({ name, isArchived }: Named): string {
+  return isArchived ? `${name} (archived)` : name;
+}
+
 /**
  * Who is in the studio's records: those who come, and those who are archived after them. Null until those who come
  * are known; without those who are archived where they could not be read.

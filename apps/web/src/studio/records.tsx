@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import { get, remove } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
 import { saveFile } from "../app/save-file.js";
-import { useEverybody, type Named } from "../students/index.js";
+import { namedWords, useEverybody, type Named } from "../students/index.js";
 import classes from "./studio-page.module.css";
 
 const UNDO_SECONDS = 10;
@@ -64,10 +64,7 @@ export function Records() {
           disabled={going !== null}
           data={[
             { value: "", label: "Choose …" },
-            ...everybody.map(({ id, name, isArchived }) => ({
-              value: id,
-              label: isArchived ? `${name} (archived)` : name,
-            })),
+            ...everybody.map((one) => ({ value: one.id, label: namedWords(one) })),
           ]}
           onChange={(event) => setChosen(event.currentTarget.value)}
         />
