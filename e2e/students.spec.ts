@@ -317,7 +317,7 @@ test("who stops coming is archived with all that they practised, warned of by na
   await expect(page.getByRole("link", { name: /^Anton Breckfield/ })).toBeVisible();
   await expect(page.getByRole("link", { name: new RegExp(`^${name}`) })).toHaveCount(0);
   await page.getByLabel("New student").fill(name.toUpperCase());
-  await expect(page.getByText(`${name} is archived.`)).toBeVisible();
+  await expect(page.getByText(`${name} is archived. Bring them back`)).toBeVisible();
   await page.getByLabel("New student").fill("");
   await page.keyboard.press("Control+k");
   await page.getByRole("combobox", { name: /^Find a student/ }).fill("amara");

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { QueryObserver } from "@tanstack/react-query";
 import { ReadingClient } from "../app/reading-client.js";
-import { newcomerSaid, noteSaid } from "./testing.js";
+import { newcomerSaid, noteSaid, lessonSaid } from "./testing.js";
 import { tell } from "./tell.js";
 
 afterEach(() => {
@@ -56,6 +56,39 @@ describe("what a note that was told changes", () => {
       await new Promise((resolve) => setTimeout(resolve, 0));
     }
     expect(sets.getCurrentResult().data).toBe("noted");
+    close();
+    client.clear();
+  });
+});
+
+describe("what a tap in a hall changes", () => {
+  it("stands whatever was asked before it, and what is asked after it is shown too", async () => {
+    // The server's lesson, and readings of it that arrive once they are let through.
+    let step = 0;
+    const waiting: (() => void)[] = [];
+    jest.spyOn(globalThis, "fetch").mockImplementation((_path, init) => {
+      if (init?.method === "PATCH") step += 1;
+      return Promise.resolve(Response.json({ id: "l", step }));
+    });
+    const client = new ReadingClient();
+    const shown: number[] = [];
+    const reading = new QueryObserver(client, {
+      queryKey: ["lessons", "l"],
+      initialData: { step: 0 },
+      queryFn: () => {
+        const answer = { step };
+        return new Promise<typeof answer>((resolve) => waiting.push(() => resolve(answer)));
+      },
+    });
+    const close = reading.subscribe(({ data }) => shown.push(data?.step ?? -1));
+    await tell(client, [lessonSaid("a", "l", {})], 1000);
+    // Another device goes on; of this the server has told while the answer of before was on its way.
+    step = 2;
+    for (let round = 0; round < 4; round += 1) {
+      for (const letThrough of waiting.splice(0)) letThrough();
+      await new Promise((resolve) => setTimeout(resolve, 0));
+    }
+    expect(shown.filter((one, index) => one !== shown[index - 1])).toEqual([0, 1, 2]);
     close();
     client.clear();
   });

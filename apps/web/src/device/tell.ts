@@ -120,7 +120,12 @@ async function tellRun(
 ): Promise<void> {
   const body = { ...run, at: await instantOf(at, manner) };
   const lesson = await patch<LessonView>(`/lessons/${lessonId}/run`, body, manner);
-  client.setQueryData(["lessons", lessonId], lesson);
+  const queryKey = ["lessons", lessonId];
+  // What is on its way was asked before, or knows of what came after: it is asked once more either way.
+  const isAsked = client.isFetching({ queryKey, exact: true }) > 0;
+  await client.cancelQueries({ queryKey, exact: true });
+  client.setQueryData(queryKey, lesson);
+  if (isAsked) void client.invalidateQueries({ queryKey, exact: true });
   const isOld = ([, of, part]: QueryKey) => of !== lessonId || part === "done";
   void client.invalidateQueries({ queryKey: ["lessons"], predicate: ({ queryKey }) => isOld(queryKey) });
 }

@@ -4,7 +4,9 @@ import type { Membership, SessionView } from "@mirrup/contract";
 import { MantineProvider } from "@mantine/core";
 import { notifications, Notifications } from "@mantine/notifications";
 import { QueryClientProvider } from "@tanstack/react-query";
-import { ReadingClient } from "../app/reading-client.js";
+import { queryHash } from "../app/query-hash.js";
+import { queryClient } from "../app/query-client.js";
+import type { ReadingClient } from "../app/reading-client.js";
 import { configure, render } from "@testing-library/react";
 import { userEvent, type UserEvent } from "@testing-library/user-event";
 import type { ReactElement } from "react";
@@ -105,8 +107,12 @@ export function drawn(element: ReactElement, { answers = {}, at = "/" }: DrawnOp
   enterStudio(STUDIO_ID);
   setSender({ personId: "coach", studioId: STUDIO_ID });
   Object.assign(globalThis, { fetch: fetchBy(answers, sent) });
-  const client = new ReadingClient({
-    defaultOptions: { queries: { retry: false, staleTime: Infinity }, mutations: { retry: false } },
+  // The one that the outbox puts the server's replies into.
+  queryClient.clear();
+  const askedOnce = { retry: false, networkMode: "always" } as const;
+  queryClient.setDefaultOptions({
+    queries: { ...askedOnce, staleTime: Infinity, queryKeyHashFn: queryHash },
+    mutations: askedOnce,
   });
   const shown = (
     <>
@@ -116,7 +122,7 @@ export function drawn(element: ReactElement, { answers = {}, at = "/" }: DrawnOp
   );
   const view = render(
     <MantineProvider env="test">
-      <QueryClientProvider client={client}>
+      <QueryClientProvider client={queryClient}>
         <Notifications transitionDuration={0} />
         <MemoryRouter initialEntries={[`/${STUDIO_ID}${at}`]}>
           <Routes>
@@ -128,7 +134,7 @@ export function drawn(element: ReactElement, { answers = {}, at = "/" }: DrawnOp
     </MantineProvider>,
   );
   return {
-    ...{ sent, client, user: userEvent.setup({ delay: null, pointerEventsCheck: 0 }) },
+    ...{ sent, client: queryClient, user: userEvent.setup({ delay: null, pointerEventsCheck: 0 }) },
     address: () => view.getByTestId("address").textContent,
   };
 }
