@@ -57,7 +57,7 @@ export function ComboPage() {
 function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: readonly ComboView[] }) {
   const paths = usePaths();
   const [params] = useSearchParams();
-  const { student, jumper } = useFor();
+  const { student, jumper, isReading, onward } = useFor();
   const whose = useQuery({ ...detailQuery(student?.id ?? ""), enabled: student !== undefined }).data;
   const students = useComboStudents();
   const { tempo, setTempo } = useTempoAsked();
@@ -69,7 +69,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
   const measures = measureCombo(score, { tempo, ...jumper });
   const words = listWords(readScore(score));
   const bench = new URLSearchParams({ parts: addressOfParts(combo.parts), from: combo.id });
-  if (student !== undefined) bench.set("for", student.id);
+  if (onward !== null) bench.set("for", onward);
   return (
     <article className={classes.page}>
       <Heading combo={combo} benchAddress={`${paths.comboPage("bench")}?${bench.toString()}`} />
@@ -113,7 +113,7 @@ function Combo({ combo, combos }: { readonly combo: ComboView; readonly combos: 
           )}
         </div>
         <div className={classes.right}>
-          <Learn combo={combo} student={student} tempo={tempo} names={names} />
+          <Learn combo={combo} student={student} isReading={isReading} tempo={tempo} names={names} />
           {mayTeach && !combo.isRemoved && <ClassRounds comboId={combo.id} />}
           <Share combo={combo} tempo={tempo} />
         </div>

@@ -21,7 +21,7 @@ export function CombosFrame() {
   const paths = usePaths();
   const navigate = useNavigate();
   const [params] = useSearchParams();
-  const { id, students, choose } = useFor();
+  const { id, students, choose, onward } = useFor();
   useDocumentTitle("Combos · Mirrup");
   const query = params.get("for") === null ? "" : `?for=${params.get("for") ?? ""}`;
   const open = async (file: File | null) => {
@@ -30,7 +30,7 @@ export function CombosFrame() {
     if (!read.ok) throw new Error(read.message);
     const asked = new URLSearchParams({ parts: addressOfParts(read.parts), name: read.name });
     if (read.note !== "") asked.set("note", read.note);
-    if (id !== null) asked.set("for", id);
+    if (onward !== null) asked.set("for", onward);
     void navigate(`${paths.comboPage("bench")}?${asked.toString()}`);
   };
   return (

@@ -17,6 +17,8 @@ import { comboSideName, stepName, type ComboNames } from "./words.js";
 interface LearnProps {
   readonly combo: ComboView;
   readonly student: Pick<StudentView, "id" | "name" | "dominantHand"> | undefined;
+  /** Whether it is not known yet who the student is. */
+  readonly isReading: boolean;
   readonly tempo: number;
   readonly names: ComboNames;
 }
@@ -29,7 +31,7 @@ export function askedSide(params: URLSearchParams, sides: readonly SideName[]): 
 }
 
 /** How a combo is learned: its ladder, and how far the student has come on it. */
-export function Learn({ combo, student, tempo, names }: LearnProps) {
+export function Learn({ combo, student, isReading, tempo, names }: LearnProps) {
   const paths = usePaths();
   const [params, setParams] = useSearchParams();
   const sides = sidesOfScore(combo.parts);
@@ -68,10 +70,10 @@ export function Learn({ combo, student, tempo, names }: LearnProps) {
           />
         )}
       </div>
-      {student === undefined ? (
-        <Text>Choose a student above to put the ladder on the floor and to see how far it has come.</Text>
-      ) : standings.isPending || sets.isPending ? (
+      {isReading || (student !== undefined && (standings.isPending || sets.isPending)) ? (
         <Skeleton height={48} />
+      ) : student === undefined ? (
+        <Text>Choose a student above to put the ladder on the floor and to see how far it has come.</Text>
       ) : (
         standing !== undefined && (
           <div className={classes.standing}>

@@ -18,7 +18,12 @@ export function useFor() {
   const asked = params.get("for");
   const known = students.data ?? [];
   const student = known.find(({ id }) => id === asked);
+  const isReading = asked !== null && students.data === undefined;
   return {
+    /** Whoever the address asks for is not known yet: not the same as nobody. */
+    isReading,
+    /** For whom the pages beside are to be asked. */
+    onward: isReading ? asked : (student?.id ?? null),
     id: student?.id ?? null,
     students: known,
     student,

@@ -7,33 +7,47 @@ import { post } from "../app/api.js";
 import { dropAllUnsaved, forgetReadings, useOutbox, waitingWords } from "../device/index.js";
 
 type Way = "sign-out" | "sign-out-everywhere";
+const WAYS: readonly (readonly [Way, string])[] = [
+  ["sign-out", "Sign out"],
+  ["sign-out-everywhere", "Sign out everywhere"],
+];
+/** Whoever leaves waits no longer than that to be told that nobody answers. */
+const LONGEST_MS = 10_000;
 
 /** Signing out, after a warning where something of one's own still waits on the device. */
 export function SignOut() {
   const navigate = useNavigate();
   const { waiting } = useOutbox();
   const [asked, setAsked] = useState<Way | null>(null);
+  const [leaving, setLeaving] = useState<Way | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const leave = async (way: Way) => {
+    setLeaving(way);
+    setRefusal(null);
     try {
-      await post<Done>(`/auth/${way}`);
+      await post<Done>(`/auth/${way}`, {}, { longestMs: LONGEST_MS });
       dropAllUnsaved(sessionStorage);
       await forgetReadings();
       await navigate("/sign-in", { replace: true });
     } catch (error) {
+      setAsked(null);
       setRefusal(error instanceof Error ? error.message : null);
+      setLeaving(null);
     }
   };
   const ask = (way: Way) => (waiting.length > 0 ? setAsked(way) : void leave(way));
   return (
     <>
       <Group>
-        <Button size="md" variant="default" onClick={() => ask("sign-out")}>
-          Sign out
-        </Button>
-        <Button size="md" variant="default" onClick={() => ask("sign-out-everywhere")}>
-          Sign out everywhere
-        </Button>
+        {WAYS.map(([way, name]) => (
+          <Button
+            key={way}
+            {...{ size: "md", variant: "default", loading: leaving === way, disabled: leaving !== null }}
+            onClick={() => ask(way)}
+          >
+            {name}
+          </Button>
+        ))}
         {refusal !== null && <Text role="alert">{refusal}</Text>}
       </Group>
       <Modal
@@ -47,7 +61,9 @@ export function SignOut() {
           this device still, and {pluralOf(waiting.length, "is", "are")} sent when you sign in again on it.
         </Text>
         <Group mt="md">
-          <Button onClick={() => asked !== null && void leave(asked)}>Sign out all the same</Button>
+          <Button loading={leaving !== null} onClick={() => asked !== null && void leave(asked)}>
+            Sign out all the same
+          </Button>
           <Button variant="default" onClick={() => setAsked(null)}>
             Stay
           </Button>
