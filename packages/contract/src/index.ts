@@ -83,6 +83,19 @@ export interface ArchivedStudent extends Pick<StudentView, "id" | "name" | "grou
   /** Of the record: what brings them back is made from it. */
   readonly version: number;
   readonly archivedAt: string;
+  /** The record of the same child that this one is part of; null for one of its own. */
+  readonly sameAs: string | null;
+}
+
+/** Another record of the same child, to be one with the record that is asked. */
+export interface SecondRecord {
+  readonly id: string;
+}
+
+/** What came over from one record of a child to another, or went back. */
+export interface BroughtOver {
+  readonly sets: number;
+  readonly decisions: number;
 }
 
 /** One thing that keeps a side locked. */
@@ -383,6 +396,8 @@ export const AUDIT_ACTIONS = [
   "exported",
   "exported-all",
   "changed-record",
+  "brought-together",
+  "took-apart",
   "stopped-early",
   "took-stop-back",
   "shared",

@@ -37,6 +37,8 @@ import {
   ROLES,
   RUNG_STATES,
   type ArchivedStudent,
+  type BroughtOver,
+  type SecondRecord,
   type AuditView,
   type HandleQuery,
   type NoteRequest,
@@ -231,8 +233,15 @@ export const archivedReply = items(
     groups: Joi.array().items(uuid()).required(),
     version: whole().required(),
     archivedAt: instant().required(),
+    sameAs: uuid().allow(null).required(),
   }),
 );
+
+export const secondRecord = Joi.object<SecondRecord>({ id: uuid().required() });
+export const broughtOverReply = Joi.object<BroughtOver>({
+  sets: whole().required(),
+  decisions: whole().required(),
+});
 export const standingsReply = items(standing);
 export const nextReply = items(next);
 

@@ -115,6 +115,7 @@ export const studentDetail = Joi.object<StudentDetail>({
   id: uuid().required(),
   version: whole().required(),
   archived: Joi.boolean().required(),
+  sameAs: uuid().allow(null).required(),
   groups: groupIds().required(),
   gates: Joi.object().pattern(subject(), gate).required(),
 });

@@ -73,6 +73,8 @@ export interface StudentDetail extends StudentProfile {
   readonly id: string;
   readonly version: number;
   readonly archived: boolean;
+  /** The record of the same child that this one is part of; null for one of its own. */
+  readonly sameAs: string | null;
   readonly groups: readonly string[];
   /** Gates set otherwise for this student, by skill; each by a decision with its reason. */
   readonly gates: Readonly<Record<string, Gate>>;

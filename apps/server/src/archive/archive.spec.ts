@@ -37,8 +37,9 @@ async function ok(answer: Promise<{ readonly status: number; readonly body: unkn
 /** A studio with something of everything. */
 async function fill(): Promise<void> {
   const { post, owner } = server;
-  const [ada, ben, gone] = [
+  const [ada, again, ben, gone] = [
     await server.addStudent("Ada Fen"),
+    await server.addStudent("A. Fen"),
     await server.addStudent("=Ben(1)"),
     await server.addStudent("Gone"),
   ];
@@ -111,6 +112,8 @@ async function fill(): Promise<void> {
       ],
     }),
   );
+  await ok(post("/api/sets", { sets: [setOf(again, { at: ago(8) })] }));
+  await ok(post(`/api/students/${ada}/second-records`, { id: again }));
   await ok(owner.ask("PUT", `/api/students/${ben}/stop`, {}));
   await ok(owner.ask("DELETE", `/api/students/${gone}`));
   await ok(owner.ask("PATCH", "/api/studio", { version: 1, school: "steady-hold", timeZone: "Asia/Tokyo" }));
@@ -181,7 +184,7 @@ describe("a studio's archive", () => {
     const at = await unpacked(saved);
     const { format, version, files } = await manifestOf(at);
     expect({ format, version }).toEqual({ format: "mirrup-studio", version: 2 });
-    expect(files.practice_set?.rows).toBe(4);
+    expect(files.practice_set?.rows).toBe(5);
     const lines = await readFile(join(at, "lines/student.jsonl"), "utf8");
     expect(lines).not.toMatch(/studio_id|facts_rules/);
     const sheet = await readFile(join(at, "sheets/student.csv"), "utf8");
@@ -194,7 +197,7 @@ describe("a studio's archive", () => {
     const { status, bytes } = await owner.file("POST", PATH, saved);
     expect({ status, text: new TextDecoder().decode(bytes) }).toEqual({
       status: 200,
-      text: '{"students":2,"sets":4}',
+      text: '{"students":3,"sets":5}',
     });
     const both = async (path: string) => [(await server.get(path)).body, (await owner.get(path)).body];
     for (const path of [
@@ -265,7 +268,7 @@ it("of an older Mirrup is read without what it did not know of", async () => {
   const { studioId, owner } = await empty();
   expect((await owner.file("POST", PATH, await packedOf(at, await readdir(at)))).status).toBe(200);
   expect(await server.sql("SELECT FROM jump WHERE studio_id = $1", [studioId])).toEqual([]);
-  expect(await server.sql("SELECT FROM practice_set WHERE studio_id = $1", [studioId])).toHaveLength(4);
+  expect(await server.sql("SELECT FROM practice_set WHERE studio_id = $1", [studioId])).toHaveLength(5);
 });
 
 describe("an archive that cannot be read", () => {

@@ -163,6 +163,7 @@ export async function readArchive(
     }
     await write();
   }
+  await checkTogether(scope);
   await scope.manager.query(
     `UPDATE studio SET (${STUDIO_COLUMNS.join(", ")}) =
        (SELECT ${STUDIO_COLUMNS.map((column) => `read.${column}`).join(", ")}
@@ -172,6 +173,18 @@ export async function readArchive(
     [scope.studio.id, JSON.stringify(studio)],
   );
   return sets;
+}
+
+/** What of the records of one child is held only once all of them are there. */
+async function checkTogether({ manager, studio }: Scope): Promise<void> {
+  await manager.query("SET CONSTRAINTS ALL IMMEDIATE");
+  const [chained] = await manager.query<object[]>(
+    `SELECT FROM student second JOIN student kept ON kept.studio_id = second.studio_id AND kept.id = second.same_as
+       WHERE second.studio_id = $1 AND kept.same_as IS NOT NULL LIMIT 1`,
+    [studio.id],
+  );
+  if (chained !== undefined)
+    throw new BadArchiveProblem("A record in it is part of one that is itself a part. Save it anew.");
 }
 
 async function insert({ manager, studio }: Scope, table: ArchivedTable, rows: readonly Row[]): Promise<void> {

@@ -136,6 +136,8 @@ const ROUTES: Readonly<Record<string, readonly [Who, (() => object)?]>> = {
   "POST /api/sets": ["coach", () => ({ sets: [setOf(student)] })],
   "GET /api/students/{id}/export": ["owner"],
   "DELETE /api/students/{id}": ["owner"],
+  "POST /api/students/{id}/second-records": ["coach", () => ({ id: uuid() })],
+  "DELETE /api/students/{id}/second-records/{second}": ["coach"],
   "GET /api/people": ["owner"],
   "POST /api/people/invitations": ["owner", () => ({ email: "new@hall.example", role: "coach" })],
   "PATCH /api/people/{id}": ["owner", () => ({ role: "viewer" })],
@@ -193,7 +195,11 @@ function ask(client: Client, route: string): Promise<{ status: number; body: unk
   const query = method === "GET" ? (QUERIES[path]?.() ?? "") : "";
   return client.ask(
     method,
-    path.replace("{id}", id).replace("{edition}", "1").replace("{programme}", PROGRAMME) + query,
+    path
+      .replace("{id}", id)
+      .replace("{second}", student)
+      .replace("{edition}", "1")
+      .replace("{programme}", PROGRAMME) + query,
     method === "GET" ? undefined : (body ?? {}),
   );
 }

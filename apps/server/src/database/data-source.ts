@@ -32,6 +32,7 @@ import { Stops1764300000000 } from "./migrations/1764300000000-stops.js";
 import { Home1766100000000 } from "./migrations/1766100000000-home.js";
 import { Jumps1766200000000 } from "./migrations/1766200000000-jumps.js";
 import { Milestones1766300000000 } from "./migrations/1766300000000-milestones.js";
+import { SecondRecords1766500000000 } from "./migrations/1766500000000-second-records.js";
 import { WhoCounted1766400000000 } from "./migrations/1766400000000-who-counted.js";
 import { PracticeDays1766000000000 } from "./migrations/1766000000000-practice-days.js";
 import { Loads1764400000000 } from "./migrations/1764400000000-loads.js";
@@ -125,6 +126,7 @@ export function databaseOptions(url: string, limits: Partial<typeof REQUEST_LIMI
       Jumps1766200000000,
       Milestones1766300000000,
       WhoCounted1766400000000,
+      SecondRecords1766500000000,
     ],
     migrationsTransactionMode: "all",
     synchronize: false,

@@ -2,7 +2,7 @@ import type { AuditAction, Role } from "@mirrup/contract";
 import { Injectable } from "@nestjs/common";
 import { InjectDataSource } from "@nestjs/typeorm";
 import type { DataSource, EntityManager } from "typeorm";
-import { NoStudioProblem } from "../problems/problem.js";
+import { KeptElsewhereProblem, NoStudioProblem } from "../problems/problem.js";
 import { StudioEntity } from "../studios/studio.entity.js";
 import { catalogueIn, type StudioCatalogue } from "./catalogue.js";
 
@@ -77,7 +77,8 @@ export class StaleFacts extends Error {
 
 /**
  * Deadlock, serialization failure, two who store one id at once, and what was there a moment ago being deleted
- * meanwhile: all of it can be done again from the start, which then finds what is there.
+ * meanwhile: all of it can be done again from the start, which then finds what is there. So can what was asked of a
+ * record while it became part of another.
  */
 const AGAIN = new Set(["40P01", "40001", "23505", "23503"]);
 const MOST_TRIES = 3;
@@ -85,6 +86,7 @@ const MOST_TRIES = 3;
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 function isPassing(error: unknown): boolean {
+  if (error instanceof KeptElsewhereProblem) return true;
   const code: unknown = Reflect.get(Object(error), "code");
   return typeof code === "string" && AGAIN.has(code);
 }

@@ -1,7 +1,7 @@
 import type { DecisionsReply, DecisionsRequest, DecisionView, Items } from "@mirrup/contract";
 import { decisionsReply, decisionsRequest, decisionsView, idParam } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Param, Post } from "@nestjs/common";
-import { Command, ofItems, Reading, Within } from "../door/index.js";
+import { Command, inItems, Reading, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
 import { DecisionsService } from "./decisions.service.js";
 
@@ -18,7 +18,8 @@ export class DecisionsController {
     audit: ["cleared", "reopened", "overrode", "took-back", "accepted"],
     size: "batch",
     touches: ["students"],
-    of: ofItems("decisions"),
+    of: inItems("decisions"),
+    follows: inItems("decisions"),
   })
   log(
     @Within() scope: Scope,

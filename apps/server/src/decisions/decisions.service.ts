@@ -26,6 +26,7 @@ import { RefusedDecisionsProblem } from "../problems/problem.js";
 import {
   addLoads,
   changesBetween,
+  gatesOf,
   openedOf,
   remakeDays,
   StandingsService,
@@ -122,7 +123,7 @@ export class DecisionsService {
       touched.set(student.id, new SideSet(own.flatMap((line) => aboutOf(scope, line))));
       const anew = await this.sidesToRefold(scope, student, own);
       if (anew.length === 0) continue;
-      const gates = await this.gatesOf(scope, student.id);
+      const gates = await gatesOf(scope, this.standings, student.id);
       await scope.manager.update(StudentEntity, { studioId: scope.studio.id, id: student.id }, { gates });
       await this.standings.refoldUnder(scope, student, { ...student, gates }, anew);
     }
@@ -164,22 +165,6 @@ export class DecisionsService {
     }
     await remakeDays(scope, student.id, changed);
     return sides;
-  }
-
-  /** The gates that a student's override decisions come to: the latest of each skill that stands. */
-  private async gatesOf(scope: Scope, studentId: string): Promise<StudentEntity["gates"]> {
-    const { decisions } = await this.standings.linesOf(scope, studentId, []);
-    const sorted = [...decisions].sort(
-      (one, other) => one.happenedAt.getTime() - other.happenedAt.getTime() || (one.id < other.id ? -1 : 1),
-    );
-    const latest = new Map(
-      sorted.flatMap(({ subject, decision }) =>
-        decision.kind === "override" ? [[subject, decision.gate] as const] : [],
-      ),
-    );
-    return Object.fromEntries(
-      [...latest].flatMap(([subject, gate]) => (gate === null ? [] : [[subject, gate]])),
-    );
   }
 
   private async note(scope: Scope, lines: readonly DecisionEntity[]): Promise<void> {

@@ -6,6 +6,7 @@ import { defer, lastValueFrom, type Observable } from "rxjs";
 import { tellChange } from "./tell-change.js";
 import { Scopes } from "../database/scope.js";
 import { routeOf } from "./declared.js";
+import { follow } from "./naming.js";
 import { auditsOf, isSnapshot } from "./route.js";
 
 const DEVICE = /^[\w-]{1,64}$/;
@@ -35,11 +36,13 @@ export class Door implements NestInterceptor {
     return defer(() =>
       this.scopes.run(work, async (scope) => {
         request.scope = scope;
+        if (route.kind === "command" && route.follows !== undefined)
+          await follow(scope, request, route.follows);
         const answer = await lastValueFrom(next.handle());
         if (route.kind === "command" && route.touches.length > 0 && (route.tells?.(answer) ?? true))
           await tellChange(scope, {
             topics: route.touches,
-            studentIds: route.of?.(request) ?? [],
+            studentIds: route.of?.ids(request) ?? [],
             device: deviceOf(request),
           });
         return answer;

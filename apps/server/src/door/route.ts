@@ -5,9 +5,9 @@
 import type { AuditAction, Topic } from "@mirrup/contract";
 import { applyDecorators, HttpCode, SetMetadata } from "@nestjs/common";
 import { ApiOperation, ApiResponse } from "@nestjs/swagger";
-import type { Request } from "express";
 import type { Schema } from "joi";
 import { roleOf, type Least } from "./access.js";
+import type { Naming } from "./naming.js";
 import type { Pace } from "./pace.js";
 import type { Size } from "./size.js";
 
@@ -39,23 +39,13 @@ interface Commanded {
   /** Whether an answer means that anything is another than before; it does where nothing is said. */
   readonly tells?: (answer: unknown) => boolean;
   /** Whose, where it is of some students alone. */
-  readonly of?: (request: Request) => readonly string[];
+  readonly of?: Naming;
+  /**
+   * Where it names the children whom it is about, however many records they have; nothing where it is about a record.
+   * What it names is followed to the record that is kept.
+   */
+  readonly follows?: Naming;
 }
-
-/** The student of the address. */
-export const ofPath = ({ params }: Request): readonly string[] =>
-  typeof params.id === "string" ? [params.id] : [];
-
-/** The students of a batch's items. */
-export const ofItems =
-  (key: string) =>
-  ({ body }: Request): readonly string[] => {
-    const items: unknown = Reflect.get(Object(body), key);
-    const ids = (Array.isArray(items) ? items : []).map((item: unknown): unknown =>
-      Reflect.get(Object(item), "studentId"),
-    );
-    return [...new Set(ids.filter((id) => typeof id === "string"))];
-  };
 
 export type Route = Said &
   (

@@ -23,7 +23,7 @@ import {
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Delete, Get, Param, Post } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
-import { Command, ofPath, Reading, Within } from "../door/index.js";
+import { Command, inPath, Reading, Within } from "../door/index.js";
 import { HomeLinksService } from "./home-links.service.js";
 import { HomeService } from "./home.service.js";
 
@@ -52,7 +52,7 @@ export class HomeLinksController {
     refuses: [410, 422],
     audit: ["opened-home"],
     touches: ["students"],
-    of: ofPath,
+    of: inPath,
   })
   make(
     @Within() scope: Scope,
@@ -70,7 +70,7 @@ export class HomeLinksController {
     refuses: [410],
     audit: ["closed-home"],
     touches: ["students"],
-    of: ofPath,
+    of: inPath,
   })
   async end(@Within() scope: Scope, @Param("id", { schema: idParam }) id: string): Promise<Done> {
     await this.links.end(scope, id);

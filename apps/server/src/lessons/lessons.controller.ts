@@ -20,7 +20,7 @@ import {
   lessonsRequest,
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Delete, Get, Param, Patch, Post, Query } from "@nestjs/common";
-import { Command, Reading, Within } from "../door/index.js";
+import { asKeys, Command, Reading, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
 import { DoneService } from "./done.service.js";
 import { LessonsService } from "./lessons.service.js";
@@ -97,6 +97,7 @@ export class LessonsController {
     audit: { because: "a lesson is a timetable; what was done in it is in the log" },
     size: "batch",
     touches: ["lessons"],
+    follows: asKeys("attendance", "ownRopes"),
   })
   run(
     @Within() scope: Scope,

@@ -67,6 +67,25 @@ export class DeletedStudentProblem extends ProblemException {
   }
 }
 
+/** What is asked of a record that is part of another one of the same child's. */
+export class KeptElsewhereProblem extends ProblemException {
+  readonly code = "kept-elsewhere";
+  readonly status = 409;
+  constructor() {
+    super(
+      "This record is part of another one of the same child's. Open that one, or take the two apart first.",
+    );
+  }
+}
+
+export class SameRecordProblem extends ProblemException {
+  readonly code = "same-record";
+  readonly status = 422;
+  constructor() {
+    super("A record is one with itself already. Choose the other record of the same child.");
+  }
+}
+
 /** One or more sets of a batch break a rule; the status is that of the first reason that all share. */
 export class RefusedSetsProblem extends ProblemException {
   readonly code = "refused-sets";

@@ -1,7 +1,7 @@
 import type { SetsReply, SetsRequest } from "@mirrup/contract";
 import { setsReply, setsRequest } from "@mirrup/contract/schemas";
 import { Body, Controller, Post } from "@nestjs/common";
-import { Command, ofItems, Within } from "../door/index.js";
+import { Command, inItems, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
 import { SetsService } from "./sets.service.js";
 
@@ -18,7 +18,8 @@ export class SetsController {
     audit: ["cleared"],
     size: "batch",
     touches: ["students"],
-    of: ofItems("sets"),
+    of: inItems("sets"),
+    follows: inItems("sets"),
   })
   log(@Within() scope: Scope, @Body({ schema: setsRequest }) request: SetsRequest): Promise<SetsReply> {
     return this.sets.log(scope, request);

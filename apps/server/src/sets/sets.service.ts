@@ -10,7 +10,7 @@ import { combosNamed } from "../combos/index.js";
 import { clockAheadBy, happenedAt, SetEntity } from "../log/index.js";
 import { RefusedSetsProblem } from "../problems/problem.js";
 import { changesBetween, openedOf, StandingsService, type Touched } from "../standings/index.js";
-import { DeletedStudentEntity, hashOfId, StudentEntity } from "../students/index.js";
+import { DeletedStudentEntity, hashOfId, holdStudents, type StudentEntity } from "../students/index.js";
 import { isStored, refusalsOf, sameSet, type BatchKnowledge, type Refusal } from "./set-rules.js";
 
 function lineOf(scope: Scope, set: SetRequest, aheadBy: number): SetEntity {
@@ -105,12 +105,7 @@ export class SetsService {
   ): Promise<BatchKnowledge & { readonly held: readonly StudentEntity[] }> {
     const studioId = scope.studio.id;
     const ids = [...new Set(sets.map((set) => set.studentId))];
-    const students = await scope.manager.find(StudentEntity, {
-      where: { studioId, id: In(ids) },
-      // One order for all batches, so that two of them cannot wait for each other.
-      order: { id: "ASC" },
-      lock: { mode: "for_no_key_update" },
-    });
+    const students = await holdStudents(scope, ids);
     const hashes = new Map(ids.map((id) => [hashOfId(id), id]));
     const deleted = await scope.manager.findBy(DeletedStudentEntity, {
       studioId,

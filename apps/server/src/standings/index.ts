@@ -1,5 +1,6 @@
 export { changesBetween, openedOf, type Readings, type Touched } from "./changes.js";
 export type { KeptFacts } from "./facts.js";
+export { gatesOf } from "./gates.js";
 export type { TouchedSide } from "./folded-row.js";
 export { readerFor, rulesHash, syllabusFor, todayIn, type Learner } from "./learner.js";
 export { addLoads, loadsBetween, loadsOf } from "./lesson-loads.js";

@@ -1,4 +1,5 @@
 export { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
+export { holdStudents } from "./hold.js";
 export { goalsFor } from "./goals.js";
 export { goalsOf } from "./readings.js";
 export { clearedIn } from "./progress.service.js";

@@ -2,7 +2,7 @@ import type { Done, Items, JumpMeasure, JumpRequest } from "@mirrup/contract";
 import { doneReply, idParam, jumpRequest, jumpsReply } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Param, Put } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
-import { Command, ofPath, Reading, Within } from "../door/index.js";
+import { Command, inPath, Reading, Within } from "../door/index.js";
 import { JumpsService } from "./jumps.service.js";
 import { StudentsService } from "./students.service.js";
 
@@ -35,7 +35,8 @@ export class JumpsController {
     refuses: [410],
     audit: { because: "a measure stands in the student's own record, with how it was taken" },
     touches: ["students"],
-    of: ofPath,
+    of: inPath,
+    follows: inPath,
   })
   async say(
     @Within() scope: Scope,

@@ -2,7 +2,7 @@ import type { Done, NoteRequest } from "@mirrup/contract";
 import { doneReply, idParam, noteRequest } from "@mirrup/contract/schemas";
 import { Body, Controller, Param, Put } from "@nestjs/common";
 import type { Scope } from "../database/scope.js";
-import { Command, ofPath, Within } from "../door/index.js";
+import { Command, inPath, Within } from "../door/index.js";
 import { NotesService } from "./notes.service.js";
 import { StudentsService } from "./students.service.js";
 
@@ -21,7 +21,8 @@ export class NotesController {
     refuses: [410],
     audit: { because: "a note stands beside its set in the student's own record" },
     touches: ["students"],
-    of: ofPath,
+    of: inPath,
+    follows: inPath,
   })
   async say(
     @Within() scope: Scope,

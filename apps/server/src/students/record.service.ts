@@ -73,11 +73,22 @@ export class RecordService {
     };
   }
 
-  /** The log, the facts and the student go together; the audit trail forgets whom it was about. */
+  /** The log, the facts and the student go together, with every other record of theirs; the audit trail forgets whom it was about. */
   async delete(scope: Scope, id: string): Promise<void> {
     await this.students.getOrThrow(scope, id);
     const studioId = scope.studio.id;
+    const second = await scope.manager.find(StudentEntity, {
+      select: { id: true },
+      where: { studioId, sameAs: id },
+    });
     await scope.manager.delete(StudentEntity, { studioId, id });
+    for (const gone of [id, ...second.map((record) => record.id)]) await this.forget(scope, gone);
+    await this.audit.note(scope, "deleted", { about: "a student" });
+  }
+
+  /** What else could tell of somebody who was deleted. */
+  private async forget(scope: Scope, id: string): Promise<void> {
+    const studioId = scope.studio.id;
     await scope.manager.insert(DeletedStudentEntity, {
       studioId,
       idHash: hashOfId(id),
@@ -99,6 +110,5 @@ export class RecordService {
        WHERE studio_id = $1 AND position($2 IN round::text) > 0`,
       [studioId, id],
     );
-    await this.audit.note(scope, "deleted", { about: "a student" });
   }
 }

@@ -1,7 +1,7 @@
 import type { Done, Tapped } from "@mirrup/contract";
 import { doneReply, idParam, tapped } from "@mirrup/contract/schemas";
 import { Body, Controller, Delete, Param, Put } from "@nestjs/common";
-import { Command, ofPath, Within } from "../door/index.js";
+import { Command, inPath, Within } from "../door/index.js";
 import type { Scope } from "../database/scope.js";
 import { StopsService } from "./stops.service.js";
 import { StudentsService } from "./students.service.js";
@@ -23,7 +23,8 @@ export class StopsController {
     refuses: [410],
     audit: ["stopped-early"],
     touches: ["students"],
-    of: ofPath,
+    of: inPath,
+    follows: inPath,
   })
   async stop(
     @Within() scope: Scope,
@@ -43,7 +44,8 @@ export class StopsController {
     refuses: [410],
     audit: ["took-stop-back"],
     touches: ["students"],
-    of: ofPath,
+    of: inPath,
+    follows: inPath,
   })
   async takeBack(
     @Within() scope: Scope,

@@ -64,6 +64,10 @@ export class StudentEntity {
   @Column("timestamptz", { name: "archived_at", nullable: true })
   archivedAt!: Date | null;
 
+  /** Another record of the same child, that this one is part of: it is archived, and its log is in that one's. */
+  @Column("uuid", { name: "same_as", nullable: true })
+  sameAs!: string | null;
+
   @Column("timestamptz", { name: "created_at" })
   createdAt!: Date;
 
@@ -98,6 +102,7 @@ export const NEW_STUDENT = {
   notes: "",
   cautions: [],
   archivedAt: null,
+  sameAs: null,
   version: 1,
   factsRules: "",
   factsEdition: 0,

@@ -17,7 +17,7 @@ import {
   studentsReply,
 } from "@mirrup/contract/schemas";
 import { Body, Controller, Get, Param, Patch, Post } from "@nestjs/common";
-import { Command, ofPath, Reading, Within } from "../door/index.js";
+import { Command, inPath, Reading, Within } from "../door/index.js";
 import { AuditService } from "../audit/index.js";
 import type { Scope } from "../database/scope.js";
 import { RosterService } from "./roster.service.js";
@@ -108,7 +108,7 @@ export class StudentsController {
     refuses: [409, 410, 422],
     audit: ["changed-record"],
     touches: ["students", "groups"],
-    of: ofPath,
+    of: inPath,
   })
   change(
     @Within() scope: Scope,

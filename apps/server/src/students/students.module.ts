@@ -18,6 +18,8 @@ import { RecordController } from "./record.controller.js";
 import { RecordService } from "./record.service.js";
 import { Glances } from "./glances.js";
 import { RosterService } from "./roster.service.js";
+import { SecondRecordsController } from "./second-records.controller.js";
+import { SecondRecordsService } from "./second-records.service.js";
 import { StandingsController } from "./standings.controller.js";
 import { StopsController } from "./stops.controller.js";
 import { StopsService } from "./stops.service.js";
@@ -33,6 +35,7 @@ import { TimelineService } from "./timeline/timeline.service.js";
     StudentsController,
     StandingsController,
     RecordController,
+    SecondRecordsController,
     GridController,
     StopsController,
     NotesController,
@@ -47,6 +50,7 @@ import { TimelineService } from "./timeline/timeline.service.js";
     StudentReadings,
     Glances,
     RecordService,
+    SecondRecordsService,
     ImportService,
     StopsService,
     NotesService,

@@ -22,6 +22,7 @@ import {
 } from "../problems/problem.js";
 import { keepCleared, schoolDifference, skillsReading, StandingsService } from "../standings/index.js";
 import { DeletedStudentEntity, hashOfId } from "./deleted-student.entity.js";
+import { holdStudents } from "./hold.js";
 import { NEW_STUDENT, StudentEntity } from "./student.entity.js";
 import { profileErrors } from "./student-rules.js";
 
@@ -65,7 +66,7 @@ export class StudentsService {
 
   async archived(scope: Scope): Promise<ArchivedStudent[]> {
     const students = await scope.manager.find(StudentEntity, {
-      select: { id: true, name: true, version: true, archivedAt: true },
+      select: { id: true, name: true, version: true, archivedAt: true, sameAs: true },
       where: { studioId: scope.studio.id, archivedAt: Not(IsNull()) },
     });
     const groups = await this.members.groupsOf(
@@ -74,10 +75,19 @@ export class StudentsService {
     );
     return students
       .sort((one, other) => byName(one.name, other.name))
-      .flatMap(({ id, name, version, archivedAt }) =>
+      .flatMap(({ id, name, version, archivedAt, sameAs }) =>
         archivedAt === null
           ? []
-          : [{ id, name, version, groups: groups.get(id) ?? [], archivedAt: archivedAt.toISOString() }],
+          : [
+              {
+                id,
+                name,
+                version,
+                groups: groups.get(id) ?? [],
+                archivedAt: archivedAt.toISOString(),
+                sameAs,
+              },
+            ],
       );
   }
 
@@ -101,6 +111,7 @@ export class StudentsService {
       id: student.id,
       version: student.version,
       archived: student.archivedAt !== null,
+      sameAs: student.sameAs,
       groups: groups.get(student.id) ?? [],
       gates: student.gates,
     }));
@@ -212,13 +223,9 @@ export class StudentsService {
     return student;
   }
 
-  /** Several students, held in one order for all, so that two transactions cannot wait for each other. */
+  /** Several students, held until the transaction ends. */
   holdAll(scope: Scope, ids: readonly string[]): Promise<StudentEntity[]> {
-    return scope.manager.find(StudentEntity, {
-      where: { studioId: scope.studio.id, id: In([...ids]) },
-      order: { id: "ASC" },
-      lock: { mode: "for_no_key_update" },
-    });
+    return holdStudents(scope, ids);
   }
 }
 

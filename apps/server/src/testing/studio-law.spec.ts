@@ -60,6 +60,7 @@ class Studio {
   private readonly accepted: DecisionRequest[] = [];
   readonly deleted = new Set<string>();
   readonly told = new Set<string>();
+  private readonly joined: (readonly [string, string])[] = [];
 
   constructor(
     readonly random: Random,
@@ -173,9 +174,31 @@ class Studio {
     await this.ask("PATCH", `people/${id}`, { role: pick(this.random, ROLES) });
   }
 
+  /** Makes two records one, or takes two apart that are perhaps together. */
+  private async joins(): Promise<void> {
+    const [kept, second] = [this.student, this.student];
+    if (this.random() < 0.3) {
+      await this.ask("DELETE", `students/${kept}/second-records/${second}`);
+      return;
+    }
+    const { status } = await this.ask("POST", `students/${kept}/second-records`, { id: second });
+    if (status === 200) this.joined.push([kept, second]);
+  }
+
+  /** With a record all goes that is in it by then, of whichever record it was said. */
   private async delete(): Promise<void> {
     const id = this.student;
     if ((await this.ask("DELETE", `students/${id}`)).status === 200) this.deleted.add(id);
+  }
+
+  /** Whoever was deleted, and whoever's sets may have been in a record that was. */
+  private get blurred(): ReadonlySet<string> {
+    const all = new Set(this.deleted);
+    for (let before = -1; before !== all.size;) {
+      before = all.size;
+      for (const pair of this.joined) if (pair.some((id) => all.has(id))) pair.forEach((id) => all.add(id));
+    }
+    return all;
   }
 
   anything(): Promise<unknown> {
@@ -186,14 +209,16 @@ class Studio {
     if (chance < 0.8) return this.teachOne();
     if (chance < 0.87) return this.role();
     if (chance < 0.88) return this.delete();
-    if (chance < 0.89) return this.ask("DELETE", "people/me");
+    if (chance < 0.91) return this.joins();
+    if (chance < 0.92) return this.ask("DELETE", "people/me");
     if (chance < 0.95) return this.ask(pick(this.random, ["PUT", "DELETE"]), `students/${this.student}/stop`);
     return this.ask("GET", "students");
   }
 
   /** Sets that somebody was told are stored, of students who are still there. */
   kept(): readonly string[] {
-    const all = this.sent.filter((set) => this.told.has(set.id) && !this.deleted.has(set.studentId));
+    const gone = this.blurred;
+    const all = this.sent.filter((set) => this.told.has(set.id) && !gone.has(set.studentId));
     return [...new Set(all.map((set) => set.id))].sort();
   }
 }
@@ -283,6 +308,19 @@ async function logOf(studioId: string): Promise<readonly string[]> {
   return rows.map((row) => row.id);
 }
 
+/** Lines that stand with a record that is part of another, and records that are part of one that is a part itself. */
+async function strayOf(studioId: string): Promise<readonly object[]> {
+  return server.database.query(
+    `SELECT 'set' AS what, line.id FROM practice_set line JOIN student ON student.id = line.student_id
+       WHERE line.studio_id = $1 AND student.same_as IS NOT NULL
+     UNION ALL SELECT 'decision', line.id FROM decision line JOIN student ON student.id = line.student_id
+       WHERE line.studio_id = $1 AND student.same_as IS NOT NULL
+     UNION ALL SELECT 'record', second.id FROM student second JOIN student kept ON kept.id = second.same_as
+       WHERE second.studio_id = $1 AND (kept.same_as IS NOT NULL OR second.archived_at IS NULL)`,
+    [studioId],
+  );
+}
+
 async function ownersOf(studioId: string): Promise<number> {
   const [row] = await server.database.query<readonly { many: number }[]>(
     "SELECT count(*)::int AS many FROM membership WHERE studio_id = $1 AND role = 'owner'",
@@ -307,6 +345,7 @@ describe("a studio that several people change at once, in any order and twice", 
         await Promise.all(Array.from({ length: AT_ONCE }, () => studio.anything()));
         expect(studio.answers.filter(({ status }) => !HONEST.includes(status))).toEqual([]);
         expect(await ownersOf(id)).toBeGreaterThan(0);
+        expect(await strayOf(id)).toEqual([]);
         const member = await studio.member();
         const { body } = await member.get("/api/students");
         const { items } = body as { readonly items: readonly StudentView[] };

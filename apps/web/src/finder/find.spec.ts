@@ -13,6 +13,7 @@ const STUDENTS = ["Hana Petrivale", "Anton Breckfield", "Zoë Marchbank", "Anouk
 const GONE: ArchivedStudent = {
   ...{ id: "gone-away", name: "Gone Away", version: 2, groups: [] },
   archivedAt: "2026-05-04T10:00:00.000Z",
+  sameAs: null,
 };
 const combo = (name: string, isRemoved = false) =>
   ({ id: name, name, isRemoved, parts: ["cross", "skier"] }) as unknown as ComboView;

@@ -6,6 +6,7 @@ const DETAIL: StudentDetail = {
   id: "1",
   version: 4,
   archived: false,
+  sameAs: null,
   name: "Fern",
   birthYear: null,
   yearsJumping: null,

@@ -67,6 +67,7 @@ describe("a roster file", () => {
       id: "1",
       version: 1,
       archived: false,
+      sameAs: null,
       name: 'Quoted, "Name"',
       birthYear: 2013,
       yearsJumping: 2,

@@ -60,6 +60,7 @@ describe("who is archived", () => {
   const put = (name: string, groups: readonly string[]): ArchivedStudent => ({
     ...{ id: name, name, groups, version: 1 },
     archivedAt: new Date(NOW).toISOString(),
+    sameAs: null,
   });
   const found = (filter: Partial<RosterFilter>) =>
     archivedOf([put("Zoë", ["g"]), put("Old", [])], { ...ALL, ...filter }).map((one) => one.name);

@@ -24,7 +24,14 @@ const ALL = [
   student("Zoë", { reviewsDue: 3, stuck: 1, hasStopped: true }),
 ];
 const DI: ArchivedStudent = {
-  ...{ id: "di", name: "Di", version: 4, groups: ["g"], archivedAt: "2026-05-04T10:00:00.000Z" },
+  ...{
+    id: "di",
+    name: "Di",
+    version: 4,
+    groups: ["g"],
+    archivedAt: "2026-05-04T10:00:00.000Z",
+    sameAs: null,
+  },
 };
 
 function page(

@@ -35,6 +35,8 @@ const ACTION_WORDS: Readonly<Record<AuditAction, string>> = {
   exported: "exported the record of",
   "exported-all": "exported the records of",
   "changed-record": "changed",
+  "brought-together": "brought two records of one child together:",
+  "took-apart": "took two records apart again:",
   "stopped-early": "ended the jumping for today",
   "took-stop-back": "took back today’s early stop",
   shared: "made a link to the combo",
