@@ -10,6 +10,7 @@ import { Archive } from "./archive.js";
 import { DecisionList } from "./decision-list.js";
 import { RecordForm } from "./record-form.js";
 import { RopeFit } from "./rope-fit.js";
+import { PartOf, SecondRecords } from "./second-records.js";
 import classes from "./record-page.module.css";
 
 /** What people wrote down about a student, the rope that fits, and what was decided. */
@@ -25,6 +26,7 @@ export function RecordPage() {
     );
   }
   if (detail.data === undefined) return <Skeleton height={400} m="lg" />;
+  if (detail.data.sameAs !== null) return <PartOf detail={detail.data} />;
   return <Parts detail={detail.data} />;
 }
 
@@ -56,6 +58,9 @@ function Parts({ detail }: { readonly detail: StudentDetail }) {
             Whoever is archived is in no list or plan; everything of theirs is kept and can be brought back.
           </Text>
           <Archive detail={detail} />
+        </Fieldset>
+        <Fieldset legend="The same child twice">
+          <SecondRecords detail={detail} />
         </Fieldset>
       </aside>
     </div>

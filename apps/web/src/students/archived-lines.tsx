@@ -12,9 +12,11 @@ import { ReadingStudents } from "./reading-students.js";
 import { archivedOf, type RosterFilter } from "./roster.js";
 import classes from "./students-page.module.css";
 import { useArchiving } from "./use-archiving.js";
+import { useNames } from "./use-everybody.js";
 
 function ArchivedLine({ student }: { readonly student: ArchivedStudent }) {
-  const { id, name, archivedAt, version } = student;
+  const { id, name, archivedAt, version, sameAs } = student;
+  const nameOf = useNames();
   const paths = usePaths();
   const mayTeach = useMayTeach();
   const { put, isPending } = useArchiving(student);
@@ -23,8 +25,16 @@ function ArchivedLine({ student }: { readonly student: ArchivedStudent }) {
       <Link to={paths.student(id)} className={classes.name}>
         {name}
       </Link>
-      <span className={classes.seen}>archived {dateTimeWords(archivedAt)}</span>
-      {mayTeach && (
+      <span className={classes.seen}>
+        {sameAs === null ? (
+          `archived ${dateTimeWords(archivedAt)}`
+        ) : (
+          <>
+            part of <Link to={paths.student(sameAs)}>{nameOf(sameAs)}</Link>’s record
+          </>
+        )}
+      </span>
+      {mayTeach && sameAs === null && (
         <Button
           variant="default"
           aria-label={`Bring back ${name}`}

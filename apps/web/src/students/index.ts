@@ -29,6 +29,7 @@ export { namesakeOf } from "./namesake.js";
 export { SkillBead } from "./skill-bead.js";
 export { StudentFrame } from "./student-frame.js";
 export { useDecide, type Deciding } from "./use-decide.js";
+export { useTogether } from "./use-together.js";
 export { useArchiving } from "./use-archiving.js";
 export { namedWords, useEverybody, useNames, type Named } from "./use-everybody.js";
 export { useStudents } from "./use-students.js";

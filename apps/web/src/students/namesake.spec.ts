@@ -2,7 +2,9 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { namesakeOf, namesakeWords } from "./namesake.js";
 
-const named = (id: string, name: string, isArchived = false) => ({ id, name, isArchived });
+const named = (id: string, name: string, isArchived = false, sameAs: string | null = null) => ({
+  ...{ id, name, isArchived, sameAs },
+});
 
 describe("a namesake", () => {
   it("is told by the name whatever its capitals and room, and not by another's accents", () => {
@@ -17,6 +19,12 @@ describe("a namesake", () => {
     expect(namesakeOf("Di", all)?.id).toBe("b");
     expect(namesakeOf("di", all.slice(0, 1))?.id).toBe("a");
     expect(namesakeOf(" ", [named("c", " ")])).toBeNull();
+  });
+
+  it("of a record that is part of another is whoever is kept", () => {
+    const all = [named("a", "Wren Ash"), named("b", "Wren A.", true, "a"), named("c", "Wren", true, "gone")];
+    expect(namesakeOf("wren a.", all)?.id).toBe("a");
+    expect(namesakeOf("Wren", all)?.id).toBe("c");
   });
 
   it("is somebody whenever a name is somebody's", () => {

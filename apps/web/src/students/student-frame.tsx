@@ -41,7 +41,12 @@ export function StudentFrame() {
           {school !== undefined &&
             `School: ${SCHOOL_NAMES[school]}${detail.data?.school == null ? "" : " (own)"}. `}
           {data !== undefined && data.goals.length > 0 && `Goal: ${listWords(data.goals.map(goalWords))}. `}
-          {data?.archived === true && <strong>Archived.</strong>}
+          {data?.archived === true && detail.data?.sameAs == null && <strong>Archived.</strong>}
+          {detail.data?.sameAs != null && (
+            <strong>
+              Part of <Link to={paths.student(detail.data.sameAs)}>another record of the same child</Link>.
+            </strong>
+          )}
         </Text>
         <div className={classes.pages}>
           <PageLinks

@@ -192,4 +192,13 @@ describe("the students", () => {
     expect(screen.queryByLabelText("New student")).toBeNull();
     expect(screen.queryByRole("link", { name: "From a file" })).toBeNull();
   });
+
+  it("says of a second record of a child whose it is part of, and offers no way back of its own", async () => {
+    page(ALL, "/students?show=archived", "coach", {
+      "GET /students/archived": { items: [{ ...DI, id: "two", name: "Ada L.", sameAs: "ada" }] },
+    });
+    const line = (await screen.findByRole("link", { name: "Ada L." })).closest("li");
+    expect(line?.textContent).toBe("Ada L.part of Ada’s record");
+    expect(screen.queryByRole("button", { name: /^Bring back/ })).toBeNull();
+  });
 });

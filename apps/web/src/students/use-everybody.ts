@@ -8,6 +8,8 @@ export interface Named {
   readonly id: string;
   readonly name: string;
   readonly isArchived: boolean;
+  /** The record of the same child that theirs is part of; null for one of its own. */
+  readonly sameAs: string | null;
 }
 
 /** A name in a list that has both. */
@@ -24,10 +26,10 @@ export function useEverybody(): readonly Named[] | null {
   const archived = useQuery(archivedQuery).data;
   return useMemo(() => {
     if (present === undefined) return null;
-    const named =
-      (isArchived: boolean) =>
-      ({ id, name }: Pick<Named, "id" | "name">): Named => ({ id, name, isArchived });
-    return [...present.map(named(false)), ...(archived ?? []).map(named(true))];
+    return [
+      ...present.map(({ id, name }) => ({ id, name, isArchived: false, sameAs: null })),
+      ...(archived ?? []).map(({ id, name, sameAs }) => ({ id, name, isArchived: true, sameAs })),
+    ];
   }, [present, archived]);
 }
 
