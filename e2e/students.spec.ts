@@ -332,3 +332,37 @@ test("who stops coming is archived with all that they practised, warned of by na
   await page.getByLabel("Show", { exact: true }).selectOption({ label: "everybody" });
   await expect(page.getByRole("link", { name: new RegExp(`^${name}.*[1-9]\\d* cleared`) })).toBeVisible();
 });
+
+test("a child who was added twice is made one again, on the record and in every list", async ({
+  page,
+  mirrup,
+}) => {
+  const name = "Amara Thistle";
+  await page.goto(`${mirrup.root}/students`);
+  await page.getByLabel("New student").fill(name);
+  await expect(page.getByText("Adding makes a second record.")).toBeVisible();
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page).toHaveURL(/placement/);
+  await page.getByRole("link", { name: "Record", exact: true }).click();
+  await expect(page.getByRole("status").filter({ hasText: "becomes part of" })).toBeVisible();
+  const second = page.url();
+  await page.getByRole("link", { name: "All students" }).click();
+  await expect(page.getByText("somebody else has this name")).toHaveCount(2);
+  await page.getByRole("link", { name: new RegExp(`^${name}.*ago`) }).click();
+  await page.getByRole("link", { name: "Record", exact: true }).click();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Bring together" }).click();
+  await expect(
+    page.getByText(`${name} is part of ${name}’s record now, with 0 sets and 0 decisions.`),
+  ).toBeVisible();
+  await expect(page.getByRole("button", { name: "Take apart" })).toBeVisible();
+  await page.getByRole("link", { name: "All students" }).click();
+  await expect(page.getByRole("link", { name: new RegExp(`^${name}`) })).toHaveCount(1);
+  await page.getByLabel("Show", { exact: true }).selectOption({ label: "archived" });
+  await expect(page.getByRole("listitem").filter({ hasText: `part of ${name}’s record` })).toHaveCount(1);
+  await page.goto(second);
+  await page.getByRole("button", { name: "Take the two apart" }).click();
+  await expect(page.getByRole("button", { name: "Archive", exact: true })).toBeVisible();
+  await page.getByRole("link", { name: "All students" }).click();
+  await expect(page.getByText("somebody else has this name")).toHaveCount(2);
+});

@@ -12,6 +12,8 @@ export function offerUndo(done: string, undo: () => void): void {
         <Text>{done}</Text>
         <Button
           variant="default"
+          // On a phone the words give way, not the way back.
+          flex="none"
           onClick={() => {
             notifications.hide(id);
             undo();

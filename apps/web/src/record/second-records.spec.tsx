@@ -45,10 +45,11 @@ afterEach(cleanup);
 describe("the same child twice", () => {
   it("has a choice of whoever has a record of their own, and says who comes into whose", async () => {
     const { user, sent } = view(<SecondRecords detail={WREN} />);
-    await button("Take Wren A. apart from Wren Ash");
+    await button("Take apart Wren A.");
     expect(await choose(user, "Bo")).toEqual(["Bo", "Di (archived)"]);
+    expect((await screen.findByRole("status")).textContent).toBe("Bo becomes part of Wren Ash’s record.");
     expect(sent).toEqual([]);
-    await user.click(await button("Bring Bo into Wren Ash’s record"));
+    await user.click(await button("Bring together"));
     await screen.findByText("Bo is part of Wren Ash’s record now, with 12 sets and 1 decision.");
     expect(sent).toEqual([{ method: "POST", path: "/students/wren/second-records", body: { id: "bo" } }]);
     await waitFor(() => expect(screen.queryByRole("button", { name: /^Bring/ })).toBeNull());
@@ -57,9 +58,17 @@ describe("the same child twice", () => {
     expect(sent.at(-1)?.method).toBe("DELETE");
   });
 
+  it("offers whoever has the same name, and takes no for an answer", async () => {
+    const { user, sent } = view(<SecondRecords detail={{ ...WREN, name: "  di" }} />);
+    expect((await screen.findByRole("status")).textContent).toContain("Di becomes part of");
+    await user.click(screen.getByLabelText("None"));
+    await waitFor(() => expect(screen.queryByRole("status")).toBeNull());
+    expect(sent).toEqual([]);
+  });
+
   it("is taken apart, with a way back", async () => {
     const { user, sent } = view(<SecondRecords detail={WREN} />);
-    await user.click(await button("Take Wren A. apart from Wren Ash"));
+    await user.click(await button("Take apart Wren A."));
     await screen.findByText("Wren A. is a student again, with 1 set and 0 decisions.");
     await user.click(await button("Undo"));
     await waitFor(() => expect(sent.map(({ method }) => method)).toEqual(["DELETE", "POST"]));
@@ -71,9 +80,9 @@ describe("the same child twice", () => {
       "POST /students/wren/second-records": new Refused(409, "This record is part of another one."),
     });
     await choose(user, "Bo");
-    await user.click(await button("Bring Bo into Wren Ash’s record"));
+    await user.click(await button("Bring together"));
     await screen.findByText("This record is part of another one.");
-    expect(await button("Bring Bo into Wren Ash’s record")).toBeDefined();
+    expect(await button("Bring together")).toBeDefined();
   });
 
   it("is only told to a viewer", async () => {

@@ -3,6 +3,7 @@ import { Button, Group, Select, Stack, Text } from "@mantine/core";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useMayTeach } from "../account/index.js";
+import { plainName } from "../app/plain.js";
 import { usePaths } from "../app/paths.js";
 import { namedWords, useEverybody, useTogether } from "../students/index.js";
 
@@ -11,10 +12,11 @@ export function SecondRecords({ detail }: { readonly detail: StudentDetail }) {
   const everybody = useEverybody() ?? [];
   const mayTeach = useMayTeach();
   const { bring, takeOut, isPending } = useTogether(detail);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>();
   const parts = everybody.filter(({ sameAs }) => sameAs === detail.id);
   const others = everybody.filter(({ id, sameAs }) => id !== detail.id && sameAs === null);
-  const second = others.find(({ id }) => id === chosen);
+  const namesake = others.find(({ name }) => plainName(name) === plainName(detail.name));
+  const second = others.find(({ id }) => id === (chosen === undefined ? namesake?.id : chosen));
   return (
     <Stack gap="sm">
       <Text size="sm">
@@ -27,7 +29,7 @@ export function SecondRecords({ detail }: { readonly detail: StudentDetail }) {
           {mayTeach && (
             <Button
               {...{ variant: "default", size: "sm", loading: isPending }}
-              aria-label={`Take ${part.name} apart from ${detail.name}`}
+              aria-label={`Take apart ${part.name}`}
               onClick={() => void takeOut(part)}
             >
               Take apart
@@ -49,13 +51,18 @@ export function SecondRecords({ detail }: { readonly detail: StudentDetail }) {
             onChange={setChosen}
           />
           {second !== undefined && (
-            <Button
-              variant="default"
-              loading={isPending}
-              onClick={() => void bring(second).then((isDone) => isDone && setChosen(null))}
-            >
-              {`Bring ${second.name} into ${detail.name}’s record`}
-            </Button>
+            <>
+              <Text size="sm" role="status">
+                {second.name} becomes part of {detail.name}’s record.
+              </Text>
+              <Button
+                variant="default"
+                loading={isPending}
+                onClick={() => void bring(second).then((isDone) => isDone && setChosen(null))}
+              >
+                Bring together
+              </Button>
+            </>
           )}
         </>
       )}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import { namesakeOf, namesakeWords } from "./namesake.js";
+import { namesakeOf, namesakeWords, sharingNames } from "./namesake.js";
 
 const named = (id: string, name: string, isArchived = false, sameAs: string | null = null) => ({
   ...{ id, name, isArchived, sameAs },
@@ -47,5 +47,16 @@ describe("a namesake", () => {
   it("says what to do instead", () => {
     expect(namesakeWords(named("a", "Di", true))).toMatch(/^Di is archived\. Bring them back/);
     expect(namesakeWords(named("a", "Di"))).toMatch(/^Di is in the list already\./);
+  });
+
+  it("is shared by all who have it, and by nobody else", () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom("Di", "di ", "Dí", "Bo", "BO", "Wren")), (names) => {
+        const all = names.map((name, at) => ({ id: String(at), name }));
+        const alike = (one: string) => all.filter(({ name }) => namesakeOf(name, [named("x", one)]) !== null);
+        const shared = all.filter(({ name }) => alike(name).length > 1).map(({ id }) => id);
+        expect([...sharingNames(all)].sort()).toEqual(shared.sort());
+      }),
+    );
   });
 });

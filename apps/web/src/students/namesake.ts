@@ -20,3 +20,15 @@ export function namesakeWords({ name, isArchived }: Named): string {
     ? `${name} is archived. Bring them back under Show, archived, and all they practised is there again.`
     : `${name} is in the list already. Adding makes a second record.`;
 }
+
+/** Those whose name somebody else of them has too: perhaps one child, added by two people. */
+export function sharingNames<T extends Pick<Named, "id" | "name">>(all: readonly T[]): ReadonlySet<string> {
+  const first = new Map<string, string>();
+  const shared = new Set<string>();
+  for (const { id, name } of all) {
+    const other = first.get(plainName(name));
+    if (other === undefined) first.set(plainName(name), id);
+    else shared.add(other).add(id);
+  }
+  return shared;
+}

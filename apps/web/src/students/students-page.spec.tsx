@@ -201,4 +201,9 @@ describe("the students", () => {
     expect(line?.textContent).toBe("Ada L.part of Ada’s record");
     expect(screen.queryByRole("button", { name: /^Bring back/ })).toBeNull();
   });
+
+  it("tell of two who have the same name", async () => {
+    page([...ALL, student("ada", { id: "ada2" })]);
+    await waitFor(() => expect(screen.getAllByText(/somebody else has this name/)).toHaveLength(2));
+  });
 });

@@ -18,6 +18,7 @@ import { drillOfWords } from "../app/drill-words.js";
 import { capital, daysAgoWords, SCHOOL_NAMES, subjectName } from "../app/words.js";
 import { ArchivedLines } from "./archived-lines.js";
 import { ExportButton } from "./export-button.js";
+import { sharingNames } from "./namesake.js";
 import { NewStudent } from "./new-student.js";
 import { groupsQuery, studentsQuery, studioQuery } from "./queries.js";
 import { ReadingStudents } from "./reading-students.js";
@@ -58,9 +59,10 @@ function ClearedBar({ counts }: Pick<StudentView, "counts">) {
 }
 
 /** What of a student should not be overlooked. */
-function notesOf({ stuck, reviewsDue, level, hasStopped }: StudentView): string {
+function notesOf({ stuck, reviewsDue, level, hasStopped }: StudentView, hasNamesake: boolean): string {
   const notes = [
     hasStopped && "stopped early today",
+    hasNamesake && "somebody else has this name",
     level > 0 && `level ${level}`,
     reviewsDue > 0 && `${reviewsDue} due for review`,
     stuck > 0 && `stuck on ${stuck}`,
@@ -68,7 +70,13 @@ function notesOf({ stuck, reviewsDue, level, hasStopped }: StudentView): string 
   return notes.filter(Boolean).join(", ");
 }
 
-function StudentLine({ student: read, now }: { readonly student: StudentView; readonly now: number }) {
+interface LineProps {
+  readonly student: StudentView;
+  readonly hasNamesake: boolean;
+  readonly now: number;
+}
+
+function StudentLine({ student: read, hasNamesake, now }: LineProps) {
   const paths = usePaths();
   const hasStopped = useStops()(read.id, read.hasStopped);
   const student = { ...read, hasStopped, next: hasStopped ? null : read.next };
@@ -78,7 +86,7 @@ function StudentLine({ student: read, now }: { readonly student: StudentView; re
       <Link to={paths.student(id)} className={classes.line}>
         <span className={classes.who}>
           <span className={classes.name}>{name}</span>
-          <span className={classes.notes}>{notesOf(student)}</span>
+          <span className={classes.notes}>{notesOf(student, hasNamesake)}</span>
         </span>
         <span className={classes.progress}>
           <ClearedBar counts={counts} />
@@ -141,6 +149,7 @@ interface LinesProps {
 function Lines({ students, filter, now }: LinesProps) {
   const paths = usePaths();
   const shown = rosterOf(students, filter, now);
+  const shared = sharingNames(students);
   if (students.length === 0) {
     return (
       <Text className={classes.empty}>
@@ -161,7 +170,7 @@ function Lines({ students, filter, now }: LinesProps) {
   return (
     <ul className={classes.lines}>
       {shown.map((student) => (
-        <StudentLine key={student.id} student={student} now={now} />
+        <StudentLine key={student.id} student={student} hasNamesake={shared.has(student.id)} now={now} />
       ))}
     </ul>
   );
