@@ -3,9 +3,11 @@ import type {
   ArchivedStudent,
   DecisionView,
   GroupView,
+  HomePracticeView,
   Items,
   JumpMeasure,
   LessonView,
+  NewHomeLink,
   SetView,
   StandingItem,
   StudentDetail,
@@ -181,6 +183,21 @@ describe("what a tablet that was away says of the second record", () => {
     await ok(ask("PUT", `students/${second}/stop`, {}));
     await ok(together(kept, second));
     expect(await ok(ask("GET", `students/${kept}`))).toMatchObject({ hasStopped: true });
+  });
+
+  it("is not asked of a home any more: the second record's link ends, and what it had sent waits with the child", async () => {
+    const { kept, second } = await twins();
+    const link = (id: string) =>
+      ok<NewHomeLink>(ask("POST", `students/${id}/home`, { days: 30, agreed: true }));
+    const [own, other] = [await link(kept), await link(second)];
+    const home = (token: string) => server.stranger(null).get(`/api/home/${token}`);
+    const { studentId: _, countedBy: __, ...alone } = setOf(second, { at: ago(1) });
+    const sent = await server.stranger(null).post(`/api/home/${other.token}/sets`, { sets: [alone] });
+    expect(sent.status).toBe(200);
+    await ok(together(kept, second));
+    expect([(await home(own.token)).status, (await home(other.token)).status]).toEqual([200, 410]);
+    const { sets } = await ok<HomePracticeView>(ask("GET", `students/${kept}/home`));
+    expect(sets.map(({ id }) => id)).toEqual([alone.id]);
   });
 
   it("is of the lesson that they are in, each once", async () => {
