@@ -46,9 +46,12 @@ export function HomePage({ token }: { readonly token: string }) {
     // A finger that bounces hands in one set.
     if (handing.current) return;
     handing.current = true;
-    await outbox.say([commandOf(token, set)]);
-    count(null);
-    handing.current = false;
+    try {
+      await outbox.say([commandOf(token, set)]);
+      count(null);
+    } finally {
+      handing.current = false;
+    }
     setThanked(true);
     await outbox.flush();
     readAgain();

@@ -76,8 +76,8 @@ export function StepSet(props: StepSetProps) {
   useEffect(() => {
     if (finished !== null) heading.current?.focus();
   }, [finished]);
-  const take = (set: Promise<SetRequest>) =>
-    set.then(
+  const take = (set: Promise<SetRequest> | null) =>
+    set?.then(
       (stored) => {
         beginRest(stored.studentId, Date.now(), restAfterSet(score, floor.drill));
         setFinished(stored);

@@ -113,7 +113,7 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
   const [left, isOver] = [leftAt(run.run), overAt(run.run)];
   const finish = () => {
     if (!run.newest().begun) return;
-    void run.finish().then(onDone);
+    void run.finish()?.then(onDone);
   };
   const press = () => {
     if (!overAt(run.newest().run)) run.enter({ kind: "clean" });

@@ -112,7 +112,8 @@ export function FloorSet(props: FloorSetProps) {
   }, [begun, onCounting]);
   const waitsForClock = (at: Counted) => secondsOf(at.drill) !== null && !at.begun;
 
-  const take = (set: Promise<SetRequest>) => {
+  const take = (set: Promise<SetRequest> | null) => {
+    if (set === null) return;
     handle.stop();
     setAsked(gate);
     set.then(

@@ -2,7 +2,7 @@ import type { SetRequest } from "@mirrup/contract";
 import type { Drill, SideName } from "@mirrup/core";
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { isForgotten } from "../app/forgotten.js";
 import { roundSet, type RoundTask } from "../app/round-set.js";
@@ -63,6 +63,8 @@ export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
   const kept = asOfNow(written);
   const [sent, setSent] = useState<readonly SetRequest[] | null>(null);
   const [unkept, setUnkept] = useState(false);
+  /** Tapped twice, a round would be said twice: with the same ids, and other times. */
+  const isFinishing = useRef(false);
   const taskOf = (studentId: string): RoundTask => tasks?.get(studentId) ?? kept;
   const presence = usePresence({
     place,
@@ -79,6 +81,8 @@ export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
     change((before) => answeredRound(begunRound(before, id, now), studentId, given));
   };
   const finish = async () => {
+    if (isFinishing.current) return;
+    isFinishing.current = true;
     const now = Date.now();
     const { startedAt, heldFrom, answers: tapped, away, turn, ...round } = kept;
     const id = round.id ?? uuid();
@@ -98,6 +102,8 @@ export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
       presence.finish();
     } catch {
       setUnkept(true);
+    } finally {
+      isFinishing.current = false;
     }
   };
   return {

@@ -67,10 +67,13 @@ export interface FloorRun extends Counted {
   /** What a handle has heard since it was switched on, which was `since` by this device's clock. */
   readonly sense: (tapsFrom: (offset: number) => readonly Tap[], since: number) => void;
   readonly stopSensing: () => void;
-  /** Exchanges the run for its set on the device, and answers the set. */
-  readonly finish: () => Promise<SetRequest>;
+  /**
+   * Exchanges the run for its set on the device, and answers the set; null where that is under way: a finger that
+   * bounces counts one set.
+   */
+  readonly finish: () => Promise<SetRequest> | null;
   /** The same for a set that was counted elsewhere; throws what is wrong with its numbers. */
-  readonly finishByHand: (counts: HandCounts) => Promise<SetRequest>;
+  readonly finishByHand: (counts: HandCounts) => Promise<SetRequest> | null;
 }
 
 const TICK_MS = 200;
@@ -219,8 +222,11 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       const { kept: counted } = live.get();
       if (counted === null || isElsewhere.current)
         throw new Error("A set that has no tap here cannot be finished.");
-      return exchange(setOf(about, counted, Date.now()));
+      return isFinishing.current ? null : exchange(setOf(about, counted, Date.now()));
     },
-    finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),
+    finishByHand: (counts) =>
+      isFinishing.current
+        ? null
+        : exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),
   };
 }
