@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import type { SetRequest } from "@mirrup/contract";
-import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
+import { act, cleanup, screen, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { outbox } from "../device/index.js";
 import { drawn, Refused, SILENT, signedIn, type Answers } from "../testing/drawn.js";

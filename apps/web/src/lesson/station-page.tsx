@@ -1,12 +1,11 @@
 import { useDocumentTitle } from "@mantine/hooks";
-import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import type { RoundTask } from "../app/round-set.js";
 import { Round, skillPractice, useWakeLock } from "../floor/index.js";
 import { stationPlace } from "../presence/index.js";
-import { studentsQuery } from "../students/index.js";
+import { useStudents } from "../students/index.js";
 import { withDrillsNow } from "./drills-now.js";
 import { withoutAway } from "./hall.js";
 import { atStation, pairsAt, shownOf } from "./shown.js";
@@ -18,7 +17,7 @@ export function StationPage() {
   const [turn, station] = [Number(turnText) - 1, Number(stationText) - 1];
   const paths = usePaths();
   const { lesson, data, isError, error, refetch } = useLesson(lessonId);
-  const students = useQuery(studentsQuery);
+  const students = useStudents();
   const options = useClassOptions({ lesson, data });
   useWakeLock();
   useDocumentTitle("A station · Mirrup");
@@ -29,7 +28,14 @@ export function StationPage() {
       </Fault>
     );
   }
-  if (lesson === undefined || students.data === undefined) return null;
+  if (students.data === undefined && students.isError) {
+    return (
+      <Fault title="The class could not be read" onRetry={() => void students.refetch()}>
+        {students.error.message}
+      </Fault>
+    );
+  }
+  if (lesson === undefined || students.data === undefined) return <p role="status">Opening …</p>;
   const plan = shownOf(lesson);
   const subject = plan?.rotations[turn]?.stations[station]?.subject;
   if (plan === null || subject == null) {
