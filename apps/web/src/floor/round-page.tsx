@@ -6,6 +6,7 @@ import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { roundPlace } from "../presence/index.js";
 import { groupsQuery, studentsQuery } from "../students/index.js";
+import floor from "./floor.module.css";
 import { Round } from "./round.js";
 import { skillPractice } from "./round-practice.js";
 import { useWakeLock } from "../app/use-wake-lock.js";
@@ -33,10 +34,15 @@ export function RoundPage() {
       </Fault>
     );
   }
+  if (students.data === undefined) {
+    return (
+      <main className={floor.floor}>
+        <p role="status">Opening the round …</p>
+      </main>
+    );
+  }
   const group = groups.data?.find((one) => one.id === groupId);
-  const present = (students.data ?? []).filter(
-    (student) => groupId === "all" || student.groups.includes(groupId),
-  );
+  const present = students.data.filter((student) => groupId === "all" || student.groups.includes(groupId));
   return (
     <Round
       key={`${groupId} ${subject}`}

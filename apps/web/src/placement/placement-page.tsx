@@ -61,6 +61,8 @@ export function PlacementPage() {
   return <Asking detail={detail.data} background={backgroundOf(detail.data, studio.data)} />;
 }
 
+const MOST_YEARS = 80;
+
 function Years({ detail }: { readonly detail: StudentDetail }) {
   const client = useQueryClient();
   const save = useMutation({
@@ -75,12 +77,12 @@ function Years({ detail }: { readonly detail: StudentDetail }) {
       size="md"
       w={220}
       min={0}
-      max={80}
+      max={MOST_YEARS}
       hideControls
       defaultValue={detail.yearsJumping ?? ""}
       onBlur={(event) => {
         const text = event.currentTarget.value;
-        const years = text === "" ? null : Number(text);
+        const years = text === "" ? null : Math.min(MOST_YEARS, Number(text));
         if (years !== detail.yearsJumping) save.mutate(years);
       }}
     />
