@@ -39,7 +39,7 @@ export class SecondRecordsService {
   async bringTogether(asked: Scope, keptId: string, secondId: string): Promise<BroughtOver> {
     if (keptId === secondId) throw new SameRecordProblem();
     const scope = await holdTeaching(asked);
-    const groups = await this.groupsOf(scope, keptId, secondId);
+    await this.members.holdGroups(scope, keptId, await this.groupsOf(scope, keptId, secondId));
     const { kept, second } = await this.hold(scope, keptId, secondId);
     if (second.sameAs === kept.id) return NOTHING;
     if (kept.sameAs !== null || second.sameAs !== null) throw new KeptElsewhereProblem();
@@ -71,7 +71,8 @@ export class SecondRecordsService {
       studioId,
       second.id,
     ]);
-    await this.members.setGroups(scope, kept.id, groups);
+    // Read anew: who was in which group could change until both were held.
+    await this.members.setGroups(scope, kept.id, await this.groupsOf(scope, kept.id, second.id));
     const learned = { ...learnedFrom(kept, second), version: kept.version + 1 };
     await scope.manager.update(StudentEntity, { studioId, id: kept.id }, learned);
     await this.deriveAnew(scope, [kept, second]);
@@ -81,7 +82,8 @@ export class SecondRecordsService {
 
   /**
    * Makes two records of two children again: what came with the second goes back to it, and it is no longer archived.
-   * What was said since stays with the kept one, and so does what that learned of the other.
+   * What was said since stays with the kept one, but for what is about what goes back; and so does what that learned of
+   * the other.
    */
   async takeApart(asked: Scope, keptId: string, secondId: string): Promise<BroughtOver> {
     const scope = await holdTeaching(asked);
@@ -94,7 +96,7 @@ export class SecondRecordsService {
          (SELECT lesson_id FROM lesson_student WHERE studio_id = $1 AND said_of = $2)`,
       [studioId, second.id],
     );
-    await scope.manager.query("SELECT mirrup_take_apart($1)", [second.id]);
+    await scope.manager.query("SELECT mirrup_take_apart($1, $2)", [kept.id, second.id]);
     const apart = { sameAs: null, archivedAt: null, version: second.version + 1 };
     await scope.manager.update(StudentEntity, { studioId, id: second.id }, apart);
     await scope.manager.increment(StudentEntity, { studioId, id: kept.id }, "version", 1);
@@ -103,12 +105,9 @@ export class SecondRecordsService {
     return gone;
   }
 
-  /** The groups of both; held, as groups are before students. */
-  private async groupsOf(scope: TeachingScope, keptId: string, secondId: string): Promise<readonly string[]> {
-    const groups = await this.members.groupsOf(scope, [keptId, secondId]);
-    const all = [...new Set([...groups.values()].flat())];
-    await this.members.holdGroups(scope, keptId, all);
-    return all;
+  private async groupsOf(scope: TeachingScope, ...ids: readonly string[]): Promise<readonly string[]> {
+    const groups = await this.members.groupsOf(scope, ids);
+    return [...new Set([...groups.values()].flat())];
   }
 
   private async hold(scope: TeachingScope, keptId: string, secondId: string) {

@@ -239,6 +239,26 @@ describe("two records that were brought together by mistake", () => {
     expect([await cross(kept), await cross(second)]).toEqual([1, 0]);
   });
 
+  it("have what was taken back or accepted meanwhile go with what it was about", async () => {
+    const { kept, second } = await twins();
+    const wrong = setOf(second, { at: ago(3), subject: "cross", side: "left" });
+    const alone = setOf(second, { at: ago(2), subject: "cross", side: "left", countedBy: "student" });
+    await send(wrong, alone);
+    await ok(together(kept, second));
+    const about = { subject: "cross", side: "left", reason: "" } as const;
+    const taken = decisionOf(kept, { ...about, decision: { kind: "void", target: wrong.id } });
+    const accepted = decisionOf(kept, { ...about, decision: { kind: "accept", target: alone.id } });
+    await ok(ask("POST", "decisions", { decisions: [taken, accepted] }));
+    const undone = decisionOf(kept, { ...about, decision: { kind: "void", target: accepted.id } });
+    await ok(ask("POST", "decisions", { decisions: [undone] }));
+    await ok(apart(kept, second));
+    const decisions = async (id: string) =>
+      (await itemsOf<DecisionView>(`students/${id}/decisions`)).map((one) => one.id).sort();
+    expect(await decisions(second)).toEqual([taken.id, accepted.id, undone.id].sort());
+    expect(await decisions(kept)).toEqual([]);
+    expect(await standings(second)).toContain("cross left ready 0");
+  });
+
   it("are taken apart alone where there are three", async () => {
     const { kept, second } = await twins();
     const third = await server.addStudent("Wren, once more");

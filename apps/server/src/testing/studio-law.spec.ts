@@ -308,13 +308,20 @@ async function logOf(studioId: string): Promise<readonly string[]> {
   return rows.map((row) => row.id);
 }
 
-/** Lines that stand with a record that is part of another, and records that are part of one that is a part itself. */
+/**
+ * Lines that stand with a record that is part of another, what is about a line of another student, and records that are
+ * part of one that is a part itself.
+ */
 async function strayOf(studioId: string): Promise<readonly object[]> {
   return server.database.query(
     `SELECT 'set' AS what, line.id FROM practice_set line JOIN student ON student.id = line.student_id
        WHERE line.studio_id = $1 AND student.same_as IS NOT NULL
      UNION ALL SELECT 'decision', line.id FROM decision line JOIN student ON student.id = line.student_id
        WHERE line.studio_id = $1 AND student.same_as IS NOT NULL
+     UNION ALL SELECT 'about another', line.id FROM decision line
+       JOIN (SELECT id, student_id FROM practice_set UNION ALL SELECT id, student_id FROM decision) target
+         ON target.id::text = line.decision ->> 'target'
+       WHERE line.studio_id = $1 AND target.student_id <> line.student_id
      UNION ALL SELECT 'record', second.id FROM student second JOIN student kept ON kept.id = second.same_as
        WHERE second.studio_id = $1 AND (kept.same_as IS NOT NULL OR second.archived_at IS NULL)`,
     [studioId],

@@ -46,17 +46,23 @@ export class SecondRecords1766500000000 implements MigrationInterface {
         DELETE FROM lesson_student WHERE studio_id = ${HERE} AND student_id = second
           AND lesson_id IN (SELECT lesson_id FROM lesson_student WHERE studio_id = ${HERE} AND student_id = kept);
         ${brought.join("\n")} $$`);
+    // What was said since of what goes back goes with it: first of its sets and decisions, then of those.
+    const about = `UPDATE decision SET student_id = second
+      WHERE studio_id = ${HERE} AND student_id = kept AND decision ->> 'target' IN
+        (SELECT id::text FROM practice_set WHERE studio_id = ${HERE} AND student_id = second
+         UNION ALL SELECT id::text FROM decision WHERE studio_id = ${HERE} AND student_id = second);`;
     const apart = TABLES.map(
       (table) => `UPDATE ${table} SET student_id = second, said_of = NULL
         WHERE studio_id = ${HERE} AND said_of = second;`,
     );
     await runner.query(`
-      CREATE FUNCTION mirrup_take_apart(second uuid) RETURNS void
-        LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$ ${apart.join("\n")} $$`);
+      CREATE FUNCTION mirrup_take_apart(kept uuid, second uuid) RETURNS void
+        LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$
+        ${[...apart, about, about].join("\n")} $$`);
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query("DROP FUNCTION mirrup_take_apart(uuid)");
+    await runner.query("DROP FUNCTION mirrup_take_apart(uuid, uuid)");
     await runner.query("DROP FUNCTION mirrup_bring_together(uuid, uuid)");
     for (const table of TABLES) await runner.query(`ALTER TABLE ${table} DROP COLUMN said_of`);
     await runner.query("ALTER TABLE student DROP COLUMN same_as");
