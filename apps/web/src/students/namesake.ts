@@ -22,7 +22,7 @@ export function namesakeWords({ name, isArchived }: Named): string {
 }
 
 /** Those whose name somebody else of them has too: perhaps one child, added by two people. */
-export function sharingNames<T extends Pick<Named, "id" | "name">>(all: readonly T[]): ReadonlySet<string> {
+export function sharingNames(all: readonly Pick<Named, "id" | "name">[]): ReadonlySet<string> {
   const first = new Map<string, string>();
   const shared = new Set<string>();
   for (const { id, name } of all) {
