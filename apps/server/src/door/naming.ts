@@ -52,6 +52,8 @@ export function asKeys(...fields: readonly string[]): Naming {
   };
 }
 
+/** Of more at once nothing is stored: the contract refuses it. */
+const MOST_NAMED = 10_000;
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /**
@@ -59,7 +61,10 @@ const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
  * know of it yet.
  */
 export async function follow(scope: Scope, request: Request, naming: Naming): Promise<void> {
-  const ids = naming.ids(request).filter((id) => UUID.test(id));
+  const ids = naming
+    .ids(request)
+    .slice(0, MOST_NAMED)
+    .filter((id) => UUID.test(id));
   if (ids.length === 0) return;
   const found = await scope.manager.query<readonly { readonly id: string; readonly same_as: string }[]>(
     "SELECT id, same_as FROM student WHERE studio_id = $1 AND id = ANY ($2) AND same_as IS NOT NULL",

@@ -16,10 +16,11 @@ const KNOWN = [
   ...(["ropeKind", "ropeLengthMm", "homeStep"] as const),
 ];
 
-/** What the kept record comes to know from the second; cautions of either count. */
+/** What the kept record comes to know from the second; cautions of either count, and whoever comes is not archived. */
 function learnedFrom(kept: StudentEntity, second: StudentEntity): Partial<StudentEntity> {
   const known = KNOWN.flatMap((field) => (kept[field] === null ? [[field, second[field]] as const] : []));
-  return { ...Object.fromEntries(known), cautions: [...new Set([...kept.cautions, ...second.cautions])] };
+  const cautions = [...new Set([...kept.cautions, ...second.cautions])];
+  return { ...Object.fromEntries(known), cautions, ...(second.archivedAt === null && { archivedAt: null }) };
 }
 
 /** Two records of one child: the log of the second is in the kept one's, for as long as they are together. */

@@ -114,6 +114,19 @@ describe("two records of one child", () => {
     expect((await standings(second)).filter((one) => !one.endsWith(" 0"))).toEqual([]);
   });
 
+  it("come as long as either did", async () => {
+    const { kept, second } = await twins();
+    const archive = (id: string) => ok(ask("PATCH", `students/${id}`, { version: 1, archived: true }));
+    await archive(kept);
+    await ok(together(kept, second));
+    expect(await detail(kept)).toMatchObject({ archived: false });
+    const gone = await twins();
+    await archive(gone.kept);
+    await archive(gone.second);
+    await ok(together(gone.kept, gone.second));
+    expect(await detail(gone.kept)).toMatchObject({ archived: true });
+  });
+
   it("have the groups, the cautions and what is known of either", async () => {
     const { kept, second } = await twins();
     const groups = await Promise.all(

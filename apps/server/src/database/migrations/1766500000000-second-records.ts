@@ -15,7 +15,7 @@ export class SecondRecords1766500000000 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     // Read back from an archive, a second record can come before the one that it is part of.
     await runner.query(`
-      ALTER TABLE student ADD COLUMN same_as uuid 
+      ALTER TABLE student ADD COLUMN same_as uuid
           CHECK (same_as IS NULL OR (same_as <> id AND archived_at IS NOT NULL)),
         ADD FOREIGN KEY (studio_id, same_as) REFERENCES student (studio_id, id)
           ON DELETE CASCADE DEFERRABLE INITIALLY DEFERRED`);
