@@ -119,9 +119,9 @@ describe("a round for a class", () => {
     await screen.findByText(/One clock for all/);
     await held.user.click((await row("Bo Wick")).getByRole("button", { name: "Not here" }));
     await held.user.click(screen.getByRole("button", { name: "Start the clock" }));
-    expect(screen.getByRole("timer", { name: "Left of the round" }).textContent).toMatch(/^0:(30|29)$/);
+    expect(screen.getByRole("timer", { name: "Left of the round" }).textContent).toMatch(/^0:(30|2\d)$/);
     await held.user.click((await row("Ada Lowe")).getByRole("button", { name: "Stopped" }));
-    const taken = (await row("Ada Lowe")).getByRole("button", { name: /^Stopped at 0 s/ });
+    const taken = (await row("Ada Lowe")).getByRole("button", { name: /^Stopped at [\d.]+ s/ });
     await held.user.click(taken);
     await held.user.click(finish());
     await screen.findByRole("heading", { name: "1 set of this round" });

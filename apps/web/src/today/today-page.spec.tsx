@@ -52,6 +52,7 @@ function page(
       "GET /auth/session": signedIn(role),
       "GET /studio": { id: "s", name: "Tannery Yard", timeZone: "UTC", school: "steady-hold", settings: {} },
       "GET /students": { items: students },
+      "GET /students/archived": { items: [] },
       "GET /groups": { items: groups },
       "GET /lessons": { items: lessons },
       ...(first === undefined ? {} : { [`GET /lessons/${first.id}`]: first }),
