@@ -93,6 +93,7 @@ describe("a roster file", () => {
       id: _i,
       version: _v,
       archived: _a,
+      sameAs: _o,
       strongerSide: _s,
       goals: _g,
       settings: _t,
