@@ -10,6 +10,8 @@ import { StudentEntity } from "./student.entity.js";
 import { StudentsService } from "./students.service.js";
 
 const NOTHING: BroughtOver = { sets: 0, decisions: 0 };
+/** Lines by whose they are, or by whose they were said to be. */
+type Whose = "student_id" | "said_of";
 /** What of a child is measured or known: what one record lacks is taken from the other. */
 const KNOWN = [
   ...(["birthYear", "yearsJumping", "heightMm", "dominantHand", "strongerSide"] as const),
@@ -46,12 +48,7 @@ export class SecondRecordsService {
     if (kept.sameAs !== null || second.sameAs !== null) throw new KeptElsewhereProblem();
     const studioId = scope.studio.id;
     const brought = await this.countOf(scope, "student_id", second.id);
-    // What somebody made of an older list of a lesson would undo this.
-    await scope.manager.query(
-      `UPDATE lesson SET version = version + 1 WHERE studio_id = $1 AND id IN
-         (SELECT lesson_id FROM lesson_student WHERE studio_id = $1 AND student_id = $2)`,
-      [studioId, second.id],
-    );
+    await this.outdateLessons(scope, "student_id", second.id);
     const archivedAt = second.archivedAt ?? scope.now;
     await scope.manager.update(StudentEntity, { studioId, sameAs: second.id }, { sameAs: kept.id });
     await scope.manager.update(
@@ -92,11 +89,7 @@ export class SecondRecordsService {
     if (second.sameAs !== kept.id) return NOTHING;
     const studioId = scope.studio.id;
     const gone = await this.countOf(scope, "said_of", second.id);
-    await scope.manager.query(
-      `UPDATE lesson SET version = version + 1 WHERE studio_id = $1 AND id IN
-         (SELECT lesson_id FROM lesson_student WHERE studio_id = $1 AND said_of = $2)`,
-      [studioId, second.id],
-    );
+    await this.outdateLessons(scope, "said_of", second.id);
     await scope.manager.query("SELECT mirrup_take_apart($1, $2)", [kept.id, second.id]);
     const apart = { sameAs: null, archivedAt: null, version: second.version + 1 };
     await scope.manager.update(StudentEntity, { studioId, id: second.id }, apart);
@@ -119,17 +112,22 @@ export class SecondRecordsService {
   }
 
   /** How many lines of the log are a record's, or were said of it and are another's now. */
-  private async countOf(
-    { manager, studio }: TeachingScope,
-    column: "student_id" | "said_of",
-    id: string,
-  ): Promise<BroughtOver> {
+  private async countOf({ manager, studio }: TeachingScope, column: Whose, id: string): Promise<BroughtOver> {
     const [count] = await manager.query<readonly BroughtOver[]>(
       `SELECT (SELECT count(*) FROM practice_set WHERE studio_id = $1 AND ${column} = $2)::int AS sets,
          (SELECT count(*) FROM decision WHERE studio_id = $1 AND ${column} = $2)::int AS decisions`,
       [studio.id, id],
     );
     return count ?? NOTHING;
+  }
+
+  /** What somebody made of an older list of a lesson would undo what is done to it. */
+  private async outdateLessons({ manager, studio }: TeachingScope, column: Whose, id: string): Promise<void> {
+    await manager.query(
+      `UPDATE lesson SET version = version + 1 WHERE studio_id = $1 AND id IN
+         (SELECT lesson_id FROM lesson_student WHERE studio_id = $1 AND ${column} = $2)`,
+      [studio.id, id],
+    );
   }
 
   /** Gates and facts of records whose logs are others than before. */

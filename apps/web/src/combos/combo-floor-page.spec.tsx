@@ -1,9 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
-import type { ComboView, SetRequest } from "@mirrup/contract";
-import { act, cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import type { ComboView } from "@mirrup/contract";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { outbox } from "../device/index.js";
 import { drawn, Refused, SILENT, signedIn, type Answers } from "../testing/drawn.js";
+import { emptyOutbox, waitingSets } from "../testing/outbox.js";
 import { ComboFloorPage } from "./combo-floor-page.js";
 
 const COMBO = {
@@ -55,14 +56,11 @@ function press(key: string, times = 1) {
 }
 const begins = () =>
   waitFor(() => expect(screen.getByRole("button", { name: /^Clean/ }).hasAttribute("disabled")).toBe(false));
-const sets = (): readonly SetRequest[] =>
-  outbox.current().waiting.flatMap(({ command }) => (command.kind === "set" ? [command.set] : []));
 
 beforeEach(() => outbox.read());
 afterEach(async () => {
   cleanup();
-  for (const one of [...outbox.current().waiting, ...outbox.current().refused])
-    await act(() => outbox.discard(one));
+  await emptyOutbox();
   localStorage.clear();
   sessionStorage.clear();
 });
@@ -88,8 +86,8 @@ describe("a combo on the floor", () => {
     press(" ", 2);
     press("Enter", 2);
     await screen.findByText(/Kept on this device\. It is sent as soon as the server answers\./);
-    expect(sets()).toHaveLength(1);
-    const [set] = sets();
+    expect(waitingSets()).toHaveLength(1);
+    const [set] = waitingSets();
     expect(set).toMatchObject({ studentId: "ada", subject: "combo:nine", side: "right", clean: 3 });
     expect(set?.misses.map(({ turn }) => typeof turn)).toEqual(["number", "number"]);
   });
@@ -111,7 +109,7 @@ describe("a combo on the floor", () => {
     await waitFor(() => expect(next.hasAttribute("disabled")).toBe(false));
     await user.click(next);
     expect(address()).toMatch(/^\/students\/ada\/combos\/nine\//);
-    expect(sets()).toHaveLength(2);
+    expect(waitingSets()).toHaveLength(2);
   });
 
   it("ends where it hurts, and goes on where that was pressed by mistake", async () => {

@@ -2,10 +2,11 @@ import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
 import { localDate } from "@mirrup/core";
-import { act, cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { outbox } from "../device/index.js";
 import { drawn, Refused, SILENT, signedIn, type Answers } from "../testing/drawn.js";
+import { emptyOutbox } from "../testing/outbox.js";
 import { BaseTestPage } from "./base-test-page.js";
 
 const PARTS = CATALOGUE.roles.baseTest?.parts ?? [];
@@ -56,8 +57,7 @@ const waiting = () => outbox.current().waiting.length;
 beforeEach(() => outbox.read());
 afterEach(async () => {
   cleanup();
-  for (const one of [...outbox.current().waiting, ...outbox.current().refused])
-    await act(() => outbox.discard(one));
+  await emptyOutbox();
   localStorage.clear();
 });
 

@@ -1,9 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
-import type { SetRequest } from "@mirrup/contract";
 import { act, cleanup, screen, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { outbox } from "../device/index.js";
 import { drawn, Refused, SILENT, signedIn, type Answers } from "../testing/drawn.js";
+import { emptyOutbox, waitingSets } from "../testing/outbox.js";
 import { RoundPage } from "./round-page.js";
 
 const who = (id: string, name: string, groups: readonly string[] = ["g"]) => ({
@@ -35,17 +35,13 @@ function round(subject = "basic-bounce", more: Answers = {}, groupId = "g") {
   );
   return view;
 }
-/** What waits on the device to be sent. */
-const waiting = (): readonly SetRequest[] =>
-  outbox.current().waiting.flatMap(({ command }) => (command.kind === "set" ? [command.set] : []));
 const row = async (name: string) => within(await screen.findByRole("group", { name }));
 const finish = () => screen.getByRole("button", { name: /^Finish the round/ });
 
 beforeEach(() => outbox.read());
 afterEach(async () => {
   cleanup();
-  for (const one of [...outbox.current().waiting, ...outbox.current().refused])
-    await act(() => outbox.discard(one));
+  await emptyOutbox();
   localStorage.clear();
   sessionStorage.clear();
   jest.useRealTimers();
@@ -68,11 +64,11 @@ describe("a round for a class", () => {
     await user.click(finish());
     await screen.findByRole("heading", { name: "2 sets of this round" });
     expect(screen.getByText(/kept on this device and sent as soon as the server answers/)).toBeDefined();
-    expect(waiting().map(({ studentId, subject, clean }) => [studentId, subject, clean > 0])).toEqual([
+    expect(waitingSets().map(({ studentId, subject, clean }) => [studentId, subject, clean > 0])).toEqual([
       ["ada", "basic-bounce", true],
       ["bo", "basic-bounce", false],
     ]);
-    expect(waiting()[0]).toMatchObject({ clean: 12, side: "whole" });
+    expect(waitingSets()[0]).toMatchObject({ clean: 12, side: "whole" });
     await user.click(screen.getByRole("button", { name: "Another round" }));
     expect(finish().textContent).toBe("Finish the round: 0 of 2");
   });
@@ -89,7 +85,7 @@ describe("a round for a class", () => {
     });
     await screen.findByRole("heading", { name: "2 sets of this round" });
     expect(said).toHaveBeenCalledTimes(1);
-    expect(waiting()).toHaveLength(2);
+    expect(waitingSets()).toHaveLength(2);
     said.mockRestore();
   });
 
@@ -125,7 +121,7 @@ describe("a round for a class", () => {
     await held.user.click(taken);
     await held.user.click(finish());
     await screen.findByRole("heading", { name: "1 set of this round" });
-    expect(waiting().map(({ studentId }) => studentId)).toEqual(["ada"]);
+    expect(waitingSets().map(({ studentId }) => studentId)).toEqual(["ada"]);
     expect(user).toBeDefined();
   });
 

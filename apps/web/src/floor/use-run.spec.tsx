@@ -4,6 +4,7 @@ import { act, cleanup, screen, waitFor } from "@testing-library/react";
 import { useState } from "react";
 import { outbox } from "../device/index.js";
 import { drawn, SILENT } from "../testing/drawn.js";
+import { emptyOutbox, waitingSets } from "../testing/outbox.js";
 import { useRun } from "./use-run.js";
 
 const ABOUT = { studentId: "ada", subject: "cross", side: "left" } as const;
@@ -43,14 +44,11 @@ const twice = (name: string) =>
     button(name).click();
     button(name).click();
   });
-const waiting = () =>
-  outbox.current().waiting.flatMap(({ command }) => (command.kind === "set" ? [command.set] : []));
 
 beforeEach(() => outbox.read());
 afterEach(async () => {
   cleanup();
-  for (const one of [...outbox.current().waiting, ...outbox.current().refused])
-    await act(() => outbox.discard(one));
+  await emptyOutbox();
 });
 
 describe("a set that is counted", () => {
@@ -60,11 +58,11 @@ describe("a set that is counted", () => {
     await waitFor(() => expect(said()).toContain("2 clean, 1 missed"));
     twice("Finish");
     await waitFor(() => expect(sets).toHaveLength(1));
-    await waitFor(() => expect(waiting()).toHaveLength(1));
-    expect(waiting()[0]).toMatchObject({ ...ABOUT, clean: 2, bestStreak: 2, countedBy: "tapped" });
+    await waitFor(() => expect(waitingSets()).toHaveLength(1));
+    expect(waitingSets()[0]).toMatchObject({ ...ABOUT, clean: 2, bestStreak: 2, countedBy: "tapped" });
     // The same finger once more, when it is stored.
     await user.click(button("Finish"));
-    expect(waiting()).toHaveLength(1);
+    expect(waitingSets()).toHaveLength(1);
   });
 
   it("by numbers is one set too, however often they are handed in at once", async () => {
@@ -73,7 +71,7 @@ describe("a set that is counted", () => {
     await waitFor(() => expect(sets).toHaveLength(1));
     expect(said()).toContain("2 ends");
     await act(() => outbox.read());
-    expect(waiting().map(({ clean, bestStreak, misses }) => [clean, bestStreak, misses.length])).toEqual([
+    expect(waitingSets().map(({ clean, bestStreak, misses }) => [clean, bestStreak, misses.length])).toEqual([
       [4, 3, 1],
     ]);
   });

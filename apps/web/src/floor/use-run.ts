@@ -157,7 +157,7 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     const { kept: counted } = live.get();
     if (counted !== null) change(mended(counted));
   };
-  const exchange = async (set: SetRequest): Promise<SetRequest> => {
+  const stored = async (set: SetRequest): Promise<SetRequest> => {
     if (sender === null) throw new Error("Nobody has signed in on this device yet.");
     stopPacing(key);
     isFinishing.current = true;
@@ -169,6 +169,7 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     }
     return set;
   };
+  const exchange = (set: SetRequest) => (isFinishing.current ? null : stored(set));
   const runOrNew = (at: number): KeptRun => live.get().kept ?? newRun(uuid(), proposed, at, said);
 
   return {
@@ -222,11 +223,8 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       const { kept: counted } = live.get();
       if (counted === null || isElsewhere.current)
         throw new Error("A set that has no tap here cannot be finished.");
-      return isFinishing.current ? null : exchange(setOf(about, counted, Date.now()));
+      return exchange(setOf(about, counted, Date.now()));
     },
-    finishByHand: (counts) =>
-      isFinishing.current
-        ? null
-        : exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),
+    finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),
   };
 }

@@ -1,9 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import type { LessonView, SetRequest } from "@mirrup/contract";
-import { act, cleanup, screen, within } from "@testing-library/react";
+import { cleanup, screen, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { outbox } from "../device/index.js";
 import { drawn, Refused, SILENT, signedIn, type Answers } from "../testing/drawn.js";
+import { emptyOutbox } from "../testing/outbox.js";
 import { StationPage } from "./station-page.js";
 
 const place = (station: number, side: string, count: number) => ({
@@ -63,8 +64,7 @@ const names = () => screen.getAllByRole("group").map((one) => one.getAttribute("
 beforeEach(() => outbox.read());
 afterEach(async () => {
   cleanup();
-  for (const one of [...outbox.current().waiting, ...outbox.current().refused])
-    await act(() => outbox.discard(one));
+  await emptyOutbox();
   localStorage.clear();
 });
 

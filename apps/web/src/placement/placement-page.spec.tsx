@@ -4,6 +4,7 @@ import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { outbox } from "../device/index.js";
 import { drawn, Refused, signedIn, SILENT, type Answers } from "../testing/drawn.js";
+import { emptyOutbox } from "../testing/outbox.js";
 import { PlacementPage } from "./placement-page.js";
 
 const ADA = {
@@ -59,8 +60,7 @@ const concluded = () => within(screen.getByRole("complementary", { name: "What i
 beforeEach(() => outbox.read());
 afterEach(async () => {
   cleanup();
-  for (const one of [...outbox.current().waiting, ...outbox.current().refused])
-    await act(() => outbox.discard(one));
+  await emptyOutbox();
 });
 
 describe("placement", () => {

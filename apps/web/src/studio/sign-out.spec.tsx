@@ -3,12 +3,12 @@ import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import { setOf } from "../device/testing.js";
 import { outbox, saySets } from "../device/index.js";
 import { drawn, Refused, SILENT } from "../testing/drawn.js";
+import { emptyOutbox } from "../testing/outbox.js";
 import { SignOut } from "./sign-out.js";
 
 beforeEach(() => outbox.read());
 afterEach(async () => {
-  for (const one of [...outbox.current().waiting, ...outbox.current().refused])
-    await act(() => outbox.discard(one));
+  await emptyOutbox();
   cleanup();
 });
 
