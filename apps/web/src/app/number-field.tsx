@@ -11,7 +11,7 @@ interface NumberFieldProps extends Omit<
   /** Null for none, where `onSay` takes that. */
   readonly value: number | null;
   /**
-   * Says it only once the typing rests, or the field is left: where a 4 on the way to 45 would throw something away, or
+   * Says it only once the typing rests, or the field or its page is left: where a 4 on the way to 45 would throw something away, or
    * have much reckoned for nothing.
    */
   readonly afterPause?: boolean;
@@ -41,7 +41,7 @@ export function NumberField({
     if (typeof typed === "number") onSay(typed);
     else if (mayBeEmpty === true) onSay(null);
   };
-  const sayLater = useDebouncedCallback(say, { delay: PAUSE_MS });
+  const sayLater = useDebouncedCallback(say, { delay: PAUSE_MS, flushOnUnmount: true });
   const field = useTyped<number | string>(value ?? "", afterPause ? sayLater : say, (typed) =>
     typeof typed === "number" ? typed >= min && typed <= max : mayBeEmpty === true && typed === "",
   );

@@ -3,9 +3,8 @@ import type { LessonView } from "@mirrup/contract";
 import { skillOf, type CautionCode } from "@mirrup/core";
 import type { ClassPlan } from "@mirrup/core/planning";
 import { Alert, Button, Group, Menu, Progress, Skeleton, Text, Title } from "@mantine/core";
-import { useDocumentTitle, useLocalStorage, useStateHistory } from "@mantine/hooks";
+import { useDocumentTitle } from "@mantine/hooks";
 import { IconPlayerPlay, IconPrinter, IconX } from "@tabler/icons-react";
-import { useEffect, useRef } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
@@ -20,12 +19,13 @@ import { dateWords, skillName } from "../app/words.js";
 import { useNames, useSettings } from "../students/index.js";
 import { askedOf, withBan, type Asked } from "./asked.js";
 import { isOutOfDate, studentsHere } from "./hall.js";
-import { readAtHand, USUALLY_AT_HAND, type AtHand } from "./means.js";
 import { PlanControls } from "./plan-controls.js";
 import { PlanTable } from "./plan-table.js";
-import { clockWords, keptStudents, shownOf, stepsOf, type ShownPlan } from "./shown.js";
+import { clockWords, shownOf, stepsOf, type ShownPlan } from "./shown.js";
 import { RunningTable } from "./running-table.js";
 import { SubstituteSheet } from "./substitute-sheet.js";
+import { useAsking, useAtHand } from "./use-asking.js";
+import { useAutoSave } from "./use-auto-save.js";
 import { useClassPlan } from "./use-class-plan.js";
 import { useBeads } from "./use-beads.js";
 import { useClassOptions, useLesson } from "./use-lesson.js";
@@ -62,15 +62,6 @@ export function PlanPage() {
   return <PlanDesk key={lesson.id} lesson={lesson} data={data} first={first} save={save} />;
 }
 
-function useAtHand() {
-  return useLocalStorage<AtHand>({
-    key: "mirrup-class-at-hand",
-    defaultValue: USUALLY_AT_HAND,
-    deserialize: readAtHand,
-    getInitialValueInEffect: false,
-  });
-}
-
 interface PlanDeskProps {
   readonly lesson: LessonView;
   /** The lesson as the server has it. */
@@ -82,28 +73,22 @@ interface PlanDeskProps {
 function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
   const paths = usePaths();
   const [params, setParams] = useSearchParams();
-  const [asked, history, { current, history: all }] = useStateHistory(first);
-  const [, setAtHand] = useAtHand();
   const takeOff = useTakeOff();
   const isStarted = lesson.progress !== null || lesson.finishedAt !== null;
   const isCoach = useMayTeach();
   const mayEdit = isCoach && !isStarted;
+  const asking = useAsking({ lesson, first, mayEdit, save });
+  const { asked, ask } = asking;
   const options = useClassOptions({ lesson, data }, asked.missing);
   const students = options.data === undefined ? undefined : studentsHere(lesson, options.data, 0);
   const kept = shownOf(lesson);
   // Attendance may have changed since it was planned.
   const isOld = kept === null || (students !== undefined && isOutOfDate(kept, students, 0));
-  // Once something was changed here, also the way back to the first is asked for and kept.
-  const isAsking = mayEdit && (isOld || all.length > 1);
+  const isAsking = mayEdit && (isOld || asking.isChanged);
   const planned = useClassPlan(lesson.id, asked, isAsking ? students : undefined);
   const { data: made, planning, isPlaceholderData } = planned;
   const plan: ShownPlan | null = made ?? kept;
-  const ask = (next: Asked) => {
-    if (next === asked) return;
-    history.set(next);
-    setAtHand({ coaches: next.coaches, helpers: next.helpers, ropes: next.ropes ?? null, floor: next.floor });
-  };
-  useAutoSave(lesson, asked, isPlaceholderData ? undefined : made, save);
+  useAutoSave(lesson, asking, isPlaceholderData ? undefined : made, save);
   const nameOf = useNames();
   const beadOf = useBeads();
   if (params.get("sheet") === "substitute" && plan !== null) {
@@ -118,7 +103,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
   }
   const { useful, minutes, sameForAll, most } = made ??
     lesson.plan ?? { useful: 0, minutes: 0, sameForAll: 0, most: 0 };
-  const before = all[current - 1];
+  const { before, left } = asking;
   const cost = costOf(made, before === undefined ? undefined : planned.usefulOf(before), isPlaceholderData);
   return (
     <section className={classes.page}>
@@ -132,11 +117,7 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
         </div>
         <Group gap="xs" className={classes.actions}>
           <SavedNote save={save} />
-          <UndoRedo
-            size="sm"
-            onUndo={current === 0 ? null : () => history.back()}
-            onRedo={current === all.length - 1 ? null : () => history.forward()}
-          />
+          <UndoRedo size="sm" onUndo={asking.undo} onRedo={asking.redo} />
           <Menu>
             <Menu.Target>
               <Button variant="default" leftSection={<IconPrinter size={20} aria-hidden />}>
@@ -172,6 +153,21 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
           {lesson.finishedAt === null
             ? "This lesson has begun: it changes in the hall, where the rest is planned anew around what was done."
             : "This lesson is over; what was planned stands beside what was done."}
+        </Alert>
+      )}
+      {mayEdit && left !== null && (
+        <Alert color="yellow" title="What you last asked for is not in this plan">
+          <Group justify="space-between" gap="xs">
+            <Text>You left before it was planned, and the lesson has been changed since.</Text>
+            <Group gap="xs">
+              <Button size="compact-md" onClick={left.askAgain}>
+                Ask for it again
+              </Button>
+              <Button variant="default" size="compact-md" onClick={left.discard}>
+                Discard it
+              </Button>
+            </Group>
+          </Group>
         </Alert>
       )}
       {mayEdit && <When lesson={lesson} save={save} />}
@@ -241,35 +237,6 @@ function costOf(made: ClassPlan | undefined, before: number | undefined, isOld: 
   return lost > 0
     ? `The last change costs ${counted(lost, "useful minute")}.`
     : `The last change gives ${counted(-lost, "useful minute")} more.`;
-}
-
-/** Keeps every plan that was made; the server's refusal is shown, and nothing is written over. */
-function useAutoSave(
-  { version, students }: LessonView,
-  asked: Asked,
-  made: ClassPlan | undefined,
-  save: ReturnType<typeof useLesson>["save"],
-): void {
-  const saved = useRef<ClassPlan>(undefined);
-  const { mutate, isPending } = save;
-  const { placePins, ...rest } = asked;
-  const change = { placePins, rest, version, students };
-  const latest = useRef(change);
-  useEffect(() => {
-    latest.current = change;
-  });
-  useEffect(() => {
-    if (made === undefined || made === saved.current || isPending || made.rotations.length === 0) return;
-    saved.current = made;
-    const { placePins: pins, rest: kept, version: from, students: before } = latest.current;
-    const { warmUpMinutes, closeMinutes, room, minutes, useful, sameForAll, most, rotations } = made;
-    mutate({
-      version: from,
-      minutes: kept.minutes,
-      plan: { asked: kept, warmUpMinutes, closeMinutes, room, minutes, useful, sameForAll, most, rotations },
-      students: keptStudents(before, made.students, pins),
-    });
-  }, [made, isPending, mutate]);
 }
 
 function SavedNote({ save }: Pick<PlanDeskProps, "save">) {
