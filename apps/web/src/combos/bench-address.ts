@@ -37,19 +37,32 @@ function named(text: string, combos: readonly KnownCombo[]): ComboPart | null {
   return part !== null && closed === "~" ? closedUp(part) : part;
 }
 
-/** The parts that an address asks for; what it says wrongly is left out. */
-export function partsFrom(address: string, combos: readonly KnownCombo[] = []): readonly ComboPart[] {
-  if (address === "") return [];
-  return address
-    .split(",")
-    .slice(0, COMBO_LIMITS.parts)
-    .flatMap((text): ComboPart[] => {
-      const [, body = "", count = "1"] = /^(.+?)(?:\*(\d{1,2}))?$/.exec(text) ?? [];
-      const times = Math.max(1, Number(count));
-      const own = body.startsWith("=") ? body.slice(1) : null;
-      if (own !== null)
-        return parseScore(own).ok ? [{ subject: null, side: "whole", score: own, times }] : [];
-      const part = named(body, combos);
-      return part === null ? [] : [{ ...part, times }];
-    });
+export interface ReadParts {
+  readonly parts: readonly ComboPart[];
+  /** What of the address names nothing that is known here, as it stands there. */
+  readonly unknown: readonly string[];
+}
+
+function partOf(text: string, combos: readonly KnownCombo[]): ComboPart | null {
+  const [, body = "", count = "1"] = /^(.+?)(?:\*(\d{1,2}))?$/.exec(text) ?? [];
+  const times = Math.max(1, Number(count));
+  if (!body.startsWith("=")) {
+    const part = named(body, combos);
+    return part === null ? null : { ...part, times };
+  }
+  const score = body.slice(1);
+  return parseScore(score).ok ? { subject: null, side: "whole", score, times } : null;
+}
+
+/** The parts that an address asks for, as many as a combo may have, and what it asks for in vain. */
+export function readParts(address: string, combos: readonly KnownCombo[] = []): ReadParts {
+  const texts = address.split(",").filter((text) => text !== "");
+  const read = texts.slice(0, COMBO_LIMITS.parts).map((text) => ({ text, part: partOf(text, combos) }));
+  return {
+    parts: read.flatMap(({ part }) => part ?? []),
+    unknown: [
+      ...read.flatMap(({ text, part }) => (part === null ? [text] : [])),
+      ...texts.slice(COMBO_LIMITS.parts),
+    ],
+  };
 }

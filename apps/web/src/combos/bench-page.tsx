@@ -1,18 +1,25 @@
 import { STARTER_COMBOS } from "@mirrup/catalogue";
 import { LONGEST_NOTE, type ComboView } from "@mirrup/contract";
 import { readScore } from "@mirrup/core";
-import { COMBO_TEMPO, comboText, judgeCombo, measureCombo, takenApart } from "@mirrup/core/combos";
-import { ActionIcon, Button, Group, Skeleton, Text, Textarea, TextInput } from "@mantine/core";
-import { IconArrowBackUp, IconArrowForwardUp } from "@tabler/icons-react";
+import {
+  COMBO_LIMITS,
+  COMBO_TEMPO,
+  comboText,
+  judgeCombo,
+  measureCombo,
+  takenApart,
+} from "@mirrup/core/combos";
+import { Alert, Button, Group, Skeleton, Text, Textarea, TextInput } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { v7 as uuid } from "uuid";
 import { useMayTeach } from "../account/index.js";
 import { NumberField } from "../app/number-field.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
+import { counted } from "../app/plural.js";
+import { UndoRedo } from "../app/undo-redo.js";
 import { listWords } from "../app/words.js";
 import { FigureBraid } from "../figure/index.js";
 import { detailQuery } from "../students/index.js";
@@ -46,6 +53,10 @@ export function BenchPage() {
   if (combos.data === undefined) return <Skeleton height={420} m="md" />;
   return <Bench combos={combos.data} />;
 }
+
+/** Of what an address asks for in vain: so many are named, by so many letters. */
+const MOST_NAMED = 4;
+const LONGEST_NAMED = 40;
 
 const NOBODY: ReadonlySet<number> = new Set();
 
@@ -87,24 +98,7 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
     <div className={classes.page}>
       <div className={`${classes.main} ${classes.build}`}>
         <Group gap="sm">
-          <ActionIcon
-            variant="default"
-            size={36}
-            aria-label="Undo (Ctrl Z)"
-            disabled={bench.undo === null}
-            onClick={() => bench.undo?.()}
-          >
-            <IconArrowBackUp size={20} aria-hidden />
-          </ActionIcon>
-          <ActionIcon
-            variant="default"
-            size={36}
-            aria-label="Redo (Ctrl Y)"
-            disabled={bench.redo === null}
-            onClick={() => bench.redo?.()}
-          >
-            <IconArrowForwardUp size={20} aria-hidden />
-          </ActionIcon>
+          <UndoRedo size="sm" onUndo={bench.undo} onRedo={bench.redo} />
           <Button
             variant="default"
             disabled={parts.length === 0}
@@ -112,7 +106,11 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
           >
             {chosen.size === 0 ? "Mirror all" : `Mirror ${chosen.size}`}
           </Button>
-          <Button variant="default" disabled={chosen.size === 0} onClick={() => put(doubled(parts, chosen))}>
+          <Button
+            variant="default"
+            disabled={chosen.size === 0 || parts.length + chosen.size > COMBO_LIMITS.parts}
+            onClick={() => put(doubled(parts, chosen))}
+          >
             Once more
           </Button>
           <Button variant="default" disabled={chosen.size === 0} onClick={() => put(without(parts, chosen))}>
@@ -131,6 +129,13 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
             onSay={setTempo}
           />
         </Group>
+        {bench.unknown.length > 0 && (
+          <Alert color="yellow" title={`${counted(bench.unknown.length, "part")} left out`}>
+            This address asks for what nobody here knows, such as{" "}
+            {listWords(bench.unknown.slice(0, MOST_NAMED).map((text) => text.slice(0, LONGEST_NAMED)))}. A
+            skill or a combo may have been removed, or the address was cut short.
+          </Alert>
+        )}
         {parts.length === 0 ? (
           <Text className={classes.empty}>
             The bench is empty. Add skills from the list, type a score, or open a combo from the shelf.
@@ -147,6 +152,9 @@ function Bench({ combos }: { readonly combos: readonly ComboView[] }) {
         )}
         <div role="status" className={classes.verdict}>
           {parts.length > 0 && judged.isLegal && <strong>Can be jumped.</strong>}
+          {parts.length >= COMBO_LIMITS.parts && (
+            <p>The bench is full: {COMBO_LIMITS.parts} parts. Remove some before you add others.</p>
+          )}
         </div>
         <Joins
           parts={parts}
@@ -232,11 +240,10 @@ function Keep({ parts, combos, isLegal, nameOf }: KeepProps) {
   const name = typed ?? nameOfParts(parts, nameOf);
   const mayKeep = mayTeach && parts.length > 0 && isLegal && name.trim() !== "";
   const save = () => {
-    const id = uuid();
-    keep.mutate([{ id, name: name.trim(), note: note.trim(), parts }], {
-      onSuccess: () => {
+    keep.mutate([{ name: name.trim(), note: note.trim(), parts }], {
+      onSuccess: ([stored]) => {
         const student = params.get("for");
-        void navigate(paths.combo(id) + (student === null ? "" : `?for=${student}`));
+        void navigate(paths.combo(stored?.id ?? "") + (student === null ? "" : `?for=${student}`));
       },
     });
   };
@@ -245,7 +252,7 @@ function Keep({ parts, combos, isLegal, nameOf }: KeepProps) {
       className={classes.keep}
       onSubmit={(event) => {
         event.preventDefault();
-        if (mayKeep) save();
+        if (mayKeep && !keep.isPending) save();
       }}
     >
       <TextInput

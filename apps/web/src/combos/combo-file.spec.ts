@@ -1,8 +1,8 @@
 import { CATALOGUE } from "@mirrup/catalogue";
 import { LIMITS, scoreOf } from "@mirrup/core";
-import { clicksOf, comboText, comboTiming, partsOfScore } from "@mirrup/core/combos";
+import { clicksOf, COMBO_LIMITS, comboText, comboTiming, partsOfScore } from "@mirrup/core/combos";
 import { describe, expect, it } from "@jest/globals";
-import { addressOfParts, partsFrom } from "./bench-address.js";
+import { addressOfParts, readParts } from "./bench-address.js";
 import { comboPart } from "./combo-part.js";
 import { jsonOf, readComboFile } from "./combo-file.js";
 import { midiOf, readMidi } from "./combo-midi.js";
@@ -89,18 +89,31 @@ describe("a combo's file", () => {
 describe("the bench's address", () => {
   it("says every part, and is read back to the same", () => {
     const parts = partsOfScore(CATALOGUE, scoreOf("o*2 sr sl (o o)/l>l [sr o]*3 k! xr o"));
-    expect(partsFrom(addressOfParts(parts))).toEqual(parts);
+    expect(readParts(addressOfParts(parts))).toEqual({ parts, unknown: [] });
     expect(addressOfParts(partsOfScore(CATALOGUE, scoreOf("sr sl (o o) [xr o]*2")))).toBe(
       "double-side-swing:right~,double-under,cross:right*2",
     );
   });
 
-  it("leaves out what it says wrongly", () => {
-    expect(partsFrom("moonwalk,cross,cross:right,=?,=o,combo:x")).toEqual([
-      { subject: "cross", side: "right", score: "xr o", times: 1 },
-      { subject: null, side: "whole", score: "o", times: 1 },
-    ]);
-    expect(partsFrom("")).toEqual([]);
+  it("leaves out what names nothing here, and tells of it", () => {
+    expect(readParts("moonwalk*3,cross,cross:right,=?,=o,combo:x")).toEqual({
+      parts: [
+        { subject: "cross", side: "right", score: "xr o", times: 1 },
+        { subject: null, side: "whole", score: "o", times: 1 },
+      ],
+      unknown: ["moonwalk*3", "cross", "=?", "combo:x"],
+    });
+    expect(readParts("")).toEqual({ parts: [], unknown: [] });
+    expect(
+      readParts(
+        Array(COMBO_LIMITS.parts + 2)
+          .fill("cross:right")
+          .join(","),
+      ),
+    ).toMatchObject({
+      parts: { length: COMBO_LIMITS.parts },
+      unknown: ["cross:right", "cross:right"],
+    });
   });
 
   it("says a saved combo by its key, mirrored too", () => {
@@ -108,7 +121,7 @@ describe("the bench's address", () => {
     const part = comboPart(combo);
     expect(part.side).toBe("right");
     const address = addressOfParts([part]).replace(":right", ":left");
-    const [mirrored] = partsFrom(address, [combo]);
+    const [mirrored] = readParts(address, [combo]).parts;
     expect(mirrored?.score).toBe("o sl sr (o xl) o*2");
     expect(comboText([part])).toBe("o sr sl (o xr) o*2");
     expect(comboPart({ id: combo.id, parts: partsOfScore(CATALOGUE, scoreOf("o (o o) o")) }).side).toBe(

@@ -1,9 +1,9 @@
+import type { ComboView } from "@mirrup/contract";
 import { expandBeats, scoreOf } from "@mirrup/core";
 import { comboText, demandOf, isBounce, measureCombo, type MadeCombo } from "@mirrup/core/combos";
 import { Button, Group } from "@mantine/core";
 import { useState } from "react";
-import { Link, useSearchParams } from "react-router";
-import { v7 as uuid } from "uuid";
+import { Link } from "react-router";
 import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
 import { useMayTeach } from "../account/index.js";
@@ -21,6 +21,8 @@ interface FoundProps {
   readonly combos: readonly MadeCombo[];
   readonly names: ComboNames;
   readonly tempo: number;
+  /** The student of whose skills they are; null for nobody's alone. */
+  readonly student: string | null;
 }
 
 /** What makes a combo hard, and what it trains. */
@@ -45,26 +47,35 @@ function noteOf({ parts, counts, handMoves }: MadeCombo, tempo: number): string 
 }
 
 /** The combos that were made, each with what makes it hard and what it trains, to be kept. */
-export function Found({ combos, names, tempo }: FoundProps) {
+export function Found({ combos, names, tempo, student }: FoundProps) {
   const paths = usePaths();
-  const [params] = useSearchParams();
-  const { keep, takeOff } = useKeep();
+  const { keep, change } = useKeep();
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
   const mayTeach = useMayTeach();
-  const student = params.get("for");
   const fresh = combos.filter((combo) => !kept.has(comboText(combo.parts)));
   const nameOf = ({ parts }: MadeCombo) => nameOfParts(parts, (part) => plainName(part, names));
+  const takeBack = async (stored: readonly ComboView[], texts: readonly string[]) => {
+    await Promise.all(
+      stored.map(({ id, version }) => change.mutateAsync({ id, version, isRemoved: true })),
+    ).then(
+      () => setKept((now) => new Set([...now].filter((text) => !texts.includes(text)))),
+      // Told where the change is made.
+      () => undefined,
+    );
+  };
   const keepAll = (list: readonly MadeCombo[]) => {
-    const made = list.map((combo) => ({ id: uuid(), name: nameOf(combo), parts: combo.parts }));
+    if (keep.isPending) return;
+    const made = list.map((combo) => ({ name: nameOf(combo), parts: combo.parts }));
+    const texts = list.map((combo) => comboText(combo.parts));
     keep.mutate(made, {
       onSuccess: (stored) => {
-        setKept(new Set([...kept, ...list.map((combo) => comboText(combo.parts))]));
+        setKept((now) => new Set([...now, ...texts]));
         const [first] = stored;
         const done =
           list.length === 1
             ? `“${first?.name ?? ""}” is on the shelf.`
             : `${counted(list.length, "combo is", "combos are")} on the shelf.`;
-        offerUndo(done, () => stored.forEach((combo) => takeOff(combo, () => undefined)));
+        offerUndo(done, () => void takeBack(stored, texts));
       },
     });
   };

@@ -19,11 +19,13 @@ import { useSearchParams } from "react-router";
 import { NumberField } from "../app/number-field.js";
 import { ofCatalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
+import { failureOf } from "../app/failure.js";
+import { Fault } from "../app/faults.js";
 import { sidesOfGoal } from "../app/goal-sides.js";
 import { currentParams } from "../app/current-params.js";
 import { useKeptParams } from "../app/use-kept-params.js";
 import { capital, keyName } from "../app/words.js";
-import { groupsQuery, studentsQuery } from "../students/index.js";
+import { gridQuery, groupsQuery, studentsQuery } from "../students/index.js";
 import { comboPart } from "./combo-part.js";
 import {
   addressOfMaking,
@@ -66,19 +68,24 @@ export function MakePage() {
   const [params, setParams] = useSearchParams();
   // Changes can come faster than addresses settle; the newest of them are here.
   const [asked, setAsked] = useState<MakeAsked>(() => makeAskedFrom(params));
-  const { id: studentId } = useFor();
+  const { id: studentId, isReading } = useFor();
   const groupId = params.get("group");
   const students = useComboStudents();
   const groups = useQuery(groupsQuery);
   const roster = useQuery(studentsQuery);
   const combos = useQuery(combosQuery);
   const own = useQuery({ ...comboStandingsQuery(studentId ?? ""), enabled: studentId !== null });
+  const grid = useQuery(gridQuery(undefined));
   const { making, make, stop } = useMaker();
+  // Of whose skills they are; whoever is chosen afterwards may not be able to do them.
+  const [madeFor, setMadeFor] = useState({ who: ALL, name: "", studentId });
   const { tempo } = useTempoAsked();
   const names = useMemo(() => namesOf(combos.data), [combos.data]);
   const group = groups.data?.find((one) => one.id === groupId);
+  const isReadingGroup = groupId !== null && groups.isPending;
   const makers: Makers | null = useMemo(() => {
-    if (students === undefined) return null;
+    // Not everybody's skills while it is not known whose are asked for.
+    if (students === undefined || isReading || isReadingGroup) return null;
     const student = students.find((one) => one.id === studentId);
     if (student !== undefined) return together(student.name, [student]);
     if (group === undefined) return everything();
@@ -86,9 +93,10 @@ export function MakePage() {
       `all of ${group.name}`,
       students.filter((one) => group.members.includes(one.id)),
     );
-  }, [students, studentId, group]);
+  }, [students, isReading, isReadingGroup, studentId, group]);
   const ask = (changes: Partial<MakeAsked>) => setAsked((before) => ({ ...before, ...changes }));
   useKeptParams(asked, (now) => addressOfMaking(asked, now));
+  const who = studentId ?? (group === undefined ? ALL : `group ${group.id}`);
   const run = (changes: Partial<MakeAsked> = {}) => {
     if (makers === null) return;
     const now = { ...asked, ...changes };
@@ -99,9 +107,9 @@ export function MakePage() {
       const part = combo === undefined ? null : comboPart(combo);
       return part === null || side === "left" ? [] : [{ part, status }];
     });
+    setMadeFor({ who, name: makers.name, studentId });
     void make(poolOf(makers, now, cleared, wanted), questionOf(now, makers));
   };
-  const who = studentId ?? (group === undefined ? ALL : `group ${group.id}`);
   const choose = (value: string | null) =>
     setParams(
       () => {
@@ -120,6 +128,14 @@ export function MakePage() {
       : making.kind === "made" && making.made.ok
         ? making.made.combos
         : [];
+  const failure = failureOf(grid);
+  if (failure !== null) {
+    return (
+      <Fault title="What the students can do could not be read" onRetry={() => void grid.refetch()}>
+        {failure.message}
+      </Fault>
+    );
+  }
   return (
     <div className={classes.page}>
       <form
@@ -279,7 +295,7 @@ export function MakePage() {
           {making.kind === "failed" && <Alert color="red">{making.message}</Alert>}
           {making.kind === "made" && making.made.ok && (
             <Title order={2}>
-              {counted(found.length, "combo")} for {makers?.name}
+              {counted(found.length, "combo")} for {madeFor.name}
             </Title>
           )}
           {making.kind === "made" && making.made.ok && making.made.isShort && (
@@ -295,7 +311,12 @@ export function MakePage() {
             </Alert>
           )}
         </div>
-        <Found combos={found} names={names} tempo={tempo} />
+        {found.length > 0 && madeFor.who !== who && (
+          <Text>
+            These are for {madeFor.name}. “Suggest {asked.howMany}” makes some for {makers?.name}.
+          </Text>
+        )}
+        <Found combos={found} names={names} tempo={tempo} student={madeFor.studentId} />
       </section>
     </div>
   );

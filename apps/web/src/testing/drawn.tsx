@@ -19,7 +19,10 @@ configure({ asyncUtilTimeout: 15_000 });
 
 export const STUDIO_ID = "0199c1b2-0000-7000-8000-000000000001";
 
-/** What the server answers to a request such as `GET /students`; a function is asked with what was sent. */
+/**
+ * What the server answers to a request such as `GET /students`, or `PATCH /combos/*` for any one of them; a function is
+ * asked with what was sent, and where to.
+ */
 export type Answers = Readonly<Record<string, unknown>>;
 
 export interface Sent {
@@ -46,8 +49,11 @@ function fetchBy(answers: Answers, sent: Sent[]) {
     const method = init.method ?? "GET";
     const body: unknown = init.body === undefined ? undefined : JSON.parse(init.body);
     if (method !== "GET") sent.push({ method, path, body });
-    const found = answers[`${method} ${path}`] ?? answers[`${method} ${path.split("?")[0] ?? ""}`];
-    const answer: unknown = typeof found === "function" ? (found as (body: unknown) => unknown)(body) : found;
+    const plain = path.split("?")[0] ?? "";
+    const known = [path, plain, plain.replace(/[^/]+$/, "*")].find((one) => `${method} ${one}` in answers);
+    const found = answers[`${method} ${known ?? ""}`];
+    const answer: unknown =
+      typeof found === "function" ? (found as (body: unknown, path: string) => unknown)(body, path) : found;
     if (answer === SILENT) return Promise.reject(new TypeError("Failed to fetch"));
     const reply = (status: number, json: unknown) =>
       Promise.resolve({
