@@ -1,3 +1,6 @@
+/** A tablet's browser may begin to read the file only once somebody has said where it goes. */
+const KEPT_MS = 60_000;
+
 /** Offers a file for download. */
 export function saveFile(name: string, content: string | Uint8Array<ArrayBuffer> | Blob, type: string): void {
   const url = URL.createObjectURL(new Blob([content], { type }));
@@ -5,5 +8,5 @@ export function saveFile(name: string, content: string | Uint8Array<ArrayBuffer>
   link.href = url;
   link.download = name;
   link.click();
-  URL.revokeObjectURL(url);
+  setTimeout(() => URL.revokeObjectURL(url), KEPT_MS);
 }

@@ -159,7 +159,7 @@ function Weeks({ view, isOld, onAsk }: WeeksProps) {
               {work.slice(0, WORK_SHOWN).map((one) => (
                 <li key={one.subject}>{workWords(one, nameOf)}</li>
               ))}
-              {work.length > WORK_SHOWN && <li>and {work.length - WORK_SHOWN} skills of one student each</li>}
+              {work.length > WORK_SHOWN && <li>and {counted(work.length - WORK_SHOWN, "other skill")}</li>}
               {work.length === 0 && <li>Nothing new toward it: run it whole.</li>}
             </ul>
           </li>

@@ -28,7 +28,7 @@ export function classGiveWords(give: ClassGive): string {
     : `Until ${dateWords(give.until)} instead: ${so}`;
 }
 
-/** `Cross: 8 students, 2 of them done by the end of the week (Ash and Birch)`. */
+/** `Cross: 8 students, then the gate for Ash and Birch`. */
 export function workWords(
   { subject, students, finishing }: ClassWeek["work"][number],
   nameOf: (id: string) => string,

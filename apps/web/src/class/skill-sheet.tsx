@@ -1,15 +1,15 @@
 import { byName } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
 import { Button, Group, Text, TextInput } from "@mantine/core";
-import { Fragment, useState } from "react";
+import { Fragment } from "react";
 import { Link } from "react-router";
 import { catalogue, programmes } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
-import { useUnsaved, useUnsavedText } from "../device/index.js";
+import { useUnsavedText } from "../device/index.js";
 import { SIDE_LETTERS, TickBox } from "../app/tick-box.js";
 import { dateWords, skillName } from "../app/words.js";
-import { localToday, useTicks } from "../students/index.js";
+import { localToday, useTicked, useTicks } from "../students/index.js";
 import type { Grid, GridSide, GridStudent } from "./grid.js";
 import { skillsOfSheet } from "./sheet-skills.js";
 import classes from "../app/sheet.module.css";
@@ -18,8 +18,6 @@ interface Tick {
   readonly student: GridStudent;
   readonly side: GridSide;
 }
-
-const NONE: readonly string[] = [];
 
 const canTick = ({ coded }: GridSide) => !isMet(coded.status) && coded.status !== "locked";
 
@@ -52,13 +50,8 @@ interface SkillSheetProps {
 export function SkillSheet({ grid, groupId, title, mayEdit }: SkillSheetProps) {
   const paths = usePaths();
   const going = [...programmes()].filter(([, { isEnded }]) => isEnded !== true);
-  const unsaved = useUnsaved(`skill-sheet ${title}`, NONE);
-  const [ticked, setTicked] = useState<readonly string[]>(unsaved.found ?? NONE);
+  const { ticked, toggle, drop } = useTicked(`skill-sheet ${title}`);
   const [reason, setReason] = useUnsavedText(`skill-sheet-reason ${title}`);
-  const write = (keys: readonly string[]) => {
-    setTicked(keys);
-    unsaved.keep(keys.length === 0 ? null : keys);
-  };
   const { log, isPending } = useTicks();
   const skills = skillsOfSheet(grid, catalogue());
   const students = [...grid.students].sort((one, other) => byName(one.name, other.name));
@@ -68,20 +61,15 @@ export function SkillSheet({ grid, groupId, title, mayEdit }: SkillSheetProps) {
     const cleared = ticks.map(({ student, side }) => ({ studentId: student.id, ...side }));
     const done = `${counted(ticks.length, "tick is", "ticks are")} cleared by hand.`;
     if (!(await log(cleared, words, done))) return;
-    write(NONE);
+    drop(ticks.map(keyOf));
     setReason("");
   };
-  const tick = (one: Tick) => {
-    const key = keyOf(one);
-    write(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
-  };
-  const isTicked = new Set(ticked);
   // What has no box any more, since it was cleared or locked meanwhile, is not sent unseen.
   const ticks = students.flatMap((student) =>
     skills
       .flatMap((subject) => student.bySkill.get(subject) ?? [])
       .map((side): Tick => ({ student, side }))
-      .filter((one) => isTicked.has(keyOf(one)) && canTick(one.side)),
+      .filter((one) => ticked.has(keyOf(one)) && canTick(one.side)),
   );
   return (
     <div>
@@ -150,8 +138,8 @@ export function SkillSheet({ grid, groupId, title, mayEdit }: SkillSheetProps) {
                           student={student}
                           side={side}
                           mayEdit={mayEdit}
-                          isTicked={isTicked.has(keyOf({ student, side }))}
-                          onTick={() => tick({ student, side })}
+                          isTicked={ticked.has(keyOf({ student, side }))}
+                          onTick={() => toggle(keyOf({ student, side }))}
                         />
                       ))}
                     </span>

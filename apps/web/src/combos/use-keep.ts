@@ -1,9 +1,9 @@
 import type { ComboChange, ComboView, Items, NewCombo } from "@mirrup/contract";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useRef } from "react";
 import { v7 as uuid } from "uuid";
 import { patch, post } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
+import { useSame } from "../app/use-same.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 
 type Unstored = Omit<NewCombo, "id">;
@@ -12,19 +12,16 @@ type Unstored = Omit<NewCombo, "id">;
 export function useKeep() {
   const client = useQueryClient();
   const refresh = () => readAnew(client, { topics: ["combos"] });
-  // The same combo has the same id until it is stored: saved again after a lost answer it is no second one.
-  const ids = useRef(new Map<string, string>());
-  const identified = (combo: Unstored): NewCombo => {
-    const text = JSON.stringify(combo);
-    const id = ids.current.get(text) ?? uuid();
-    ids.current.set(text, id);
-    return { ...combo, id };
-  };
+  const ids = useSame<string>();
   const keep = useMutation({
     mutationFn: async (combos: readonly Unstored[]) =>
-      (await post<Items<ComboView>>("/combos", { combos: combos.map(identified) })).items,
+      (
+        await post<Items<ComboView>>("/combos", {
+          combos: combos.map((combo): NewCombo => ({ ...combo, id: ids.of(JSON.stringify(combo), uuid) })),
+        })
+      ).items,
     onSuccess: () => {
-      ids.current.clear();
+      ids.forget();
       return refresh();
     },
     onError: tellFault,

@@ -1,10 +1,10 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import type { DecisionRequest, ProgrammeProgress, SkillChanges } from "@mirrup/contract";
 import { itemSubject, type OwnProgramme } from "@mirrup/core";
-import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { act, cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { teach } from "../app/catalogue.js";
-import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
+import { drawn, Refused, signedIn, SILENT, type Answers } from "../testing/drawn.js";
 import { ProgrammeGoal } from "./programme-goal.js";
 import { CertificatesPage } from "./certificates-page.js";
 import { ProgrammePage } from "./programme-page.js";
@@ -69,6 +69,41 @@ afterEach(() => {
 });
 
 describe("a programme's page", () => {
+  it("keeps what is ticked while others are saved, and saves those once where the answer was lost", async () => {
+    const said: unknown[] = [];
+    let answer: (value: unknown) => void = () => undefined;
+    const { user } = page(`/programmes/${ID}`, {
+      "POST /decisions": (body: unknown) => {
+        said.push((body as { readonly decisions: unknown }).decisions);
+        return said.length === 1 ? SILENT : new Promise((resolve) => (answer = resolve));
+      },
+    });
+    await user.click(await screen.findByRole("button", { name: "Bo, cross, left" }));
+    await user.click(screen.getByRole("button", { name: "Save 1 tick" }));
+    await waitFor(() => expect(said).toHaveLength(1));
+    await screen.findByText("Not done");
+    await user.click(screen.getByRole("button", { name: "Save 1 tick" }));
+    await waitFor(() => expect(said).toHaveLength(2));
+    expect(said[1]).toEqual(said[0]);
+    await user.click(screen.getByRole("button", { name: "Bo, cross, right" }));
+    await act(async () => {
+      answer({ stored: [], alreadyStored: [], changes: [], opened: [] });
+      await Promise.resolve();
+    });
+    await waitFor(() =>
+      expect(screen.getByRole("button", { name: "Bo, cross, left" }).getAttribute("aria-pressed")).toBe(
+        "false",
+      ),
+    );
+    expect(screen.getByRole("button", { name: "Bo, cross, right" }).getAttribute("aria-pressed")).toBe(
+      "true",
+    );
+    // The next ones are others.
+    await user.click(screen.getByRole("button", { name: "Save 1 tick" }));
+    await waitFor(() => expect(said).toHaveLength(3));
+    expect(said[2]).not.toEqual(said[1]);
+  });
+
   it("types ticks back all at once, and takes them back", async () => {
     const { user, sent } = page(`/programmes/${ID}`);
     expect(await screen.findByText("0 of 2 students finished; Bo could.")).toBeDefined();

@@ -6,14 +6,13 @@ import { Fragment, useState } from "react";
 import { counted } from "../app/plural.js";
 import { SIDE_LETTERS, TickBox } from "../app/tick-box.js";
 import { dateWords, skillName } from "../app/words.js";
-import { useUnsaved, useUnsavedText } from "../device/index.js";
-import { localToday, useTicks, type Tick } from "../students/index.js";
+import { useUnsavedText } from "../device/index.js";
+import { localToday, useTicked, useTicks, type Tick } from "../students/index.js";
 import { sheetParts, type SheetPart } from "./draft.js";
 import sheet from "../app/sheet.module.css";
 import classes from "./programmes.module.css";
 import { askWords, ITEM_SIDE_NAMES, sideWords } from "./words.js";
 
-const NONE: readonly string[] = [];
 const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text);
 
 const tickKey = ({ studentId, subject, side }: Tick) => `${studentId} ${subject}:${side}`;
@@ -57,33 +56,27 @@ interface ProgrammeSheetProps {
 /** A class's sheet of a programme: to print, to tick by hand in the hall, and to type the ticks back from. */
 export function ProgrammeSheet({ subject, programme, title, students, mayEdit }: ProgrammeSheetProps) {
   const about = `programme ${subject} ${title}`;
-  const unsaved = useUnsaved(about, NONE);
-  const [ticked, setTicked] = useState<readonly string[]>(unsaved.found ?? NONE);
+  const { ticked, toggle, drop } = useTicked(about);
   const [reason, setReason] = useUnsavedText(`${about} reason`);
   const { log, isPending } = useTicks();
-  const write = (keys: readonly string[]) => {
-    setTicked(keys);
-    unsaved.keep(keys.length === 0 ? null : keys);
-  };
   const today = localToday();
   const [on, setOn] = useState(today);
   const day = isDay(on) && on <= today ? on : today;
   const words =
     reason.trim() === "" ? `Ticked on the sheet of ${programme.name}, ${dateWords(day)}.` : reason.trim();
   const items = programmeItems(programme);
-  const chosen = new Set(ticked);
   // What was done meanwhile has no box any more, and is not sent unseen.
   const ticks = students.flatMap(({ studentId, items: progress }) =>
     items.flatMap((item, place) =>
       (progress[place]?.sides ?? [])
         .filter(({ by }) => by === null)
         .map(({ side }): Tick => ({ studentId, subject: itemSubject(subject, itemKey(item)), side }))
-        .filter((one) => chosen.has(tickKey(one))),
+        .filter((one) => ticked.has(tickKey(one))),
     ),
   );
   const save = async () => {
     if (!(await log(ticks, words, `${counted(ticks.length, "tick is", "ticks are")} saved.`, day))) return;
-    write(NONE);
+    drop(ticks.map(tickKey));
     setReason("");
   };
   const finish = ({ studentId, name }: ProgrammeProgress) =>
@@ -93,8 +86,6 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
       `${name} has finished ${programme.name}.`,
       day,
     );
-  const toggle = (key: string) =>
-    write(ticked.includes(key) ? ticked.filter((other) => other !== key) : [...ticked, key]);
   const parts = sheetParts(programme);
   return (
     <div>
@@ -140,7 +131,7 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
         <Part
           key={part.first}
           isLast={place === parts.length - 1}
-          {...{ part, subject, students, mayEdit, chosen }}
+          {...{ part, subject, students, mayEdit, ticked }}
           onTick={toggle}
           onFinish={(student) => void finish(student)}
         />
@@ -152,13 +143,13 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
 interface PartProps extends Pick<ProgrammeSheetProps, "subject" | "students" | "mayEdit"> {
   readonly part: SheetPart;
   readonly isLast: boolean;
-  readonly chosen: ReadonlySet<string>;
+  readonly ticked: ReadonlySet<string>;
   readonly onTick: (key: string) => void;
   readonly onFinish: (student: ProgrammeProgress) => void;
 }
 
 /** As many items as a page holds, a line a student; how far each is stands with the last. */
-function Part({ part, isLast, subject, students, mayEdit, chosen, onTick, onFinish }: PartProps) {
+function Part({ part, isLast, subject, students, mayEdit, ticked, onTick, onFinish }: PartProps) {
   const items = part.headings.flatMap((heading) => heading.items);
   return (
     <div className={sheet.scroll}>
@@ -218,7 +209,7 @@ function Part({ part, isLast, subject, students, mayEdit, chosen, onTick, onFini
                           name={`${student.name}, ${skillName(item.skill)}`}
                           progress={progress}
                           mayEdit={mayEdit}
-                          isTicked={chosen.has(tickKey(tick))}
+                          isTicked={ticked.has(tickKey(tick))}
                           onTick={() => onTick(tickKey(tick))}
                         />
                       );

@@ -4,6 +4,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { v7 as uuid } from "uuid";
 import { post } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
+import { useSame } from "../app/use-same.js";
 import { offerUndo, tellFault } from "../app/undo.js";
 import { voidOf } from "../app/void-of.js";
 
@@ -31,6 +32,7 @@ export function useTicks() {
     onError: tellFault,
     onSettled: () => readAnew(client, { topics: ["students"] }),
   });
+  const same = useSame<readonly DecisionRequest[]>();
   const takeBack = (requests: readonly DecisionRequest[]) =>
     send.mutate(requests.map((one) => voidOf(one, new Date())));
   /** Whether they are stored; `done` is what is said then. `on` is the day on which it was seen; today where it is left out. */
@@ -40,13 +42,16 @@ export function useTicks() {
     done: string,
     on: string = localToday(),
   ): Promise<boolean> => {
-    const at = instantOn(on, new Date()).toISOString();
-    const requests = ticks.map(({ studentId, subject, side }): DecisionRequest => ({
-      ...{ id: uuid(), studentId, subject, side, reason, at },
-      decision: { kind: "clear", count: null },
-    }));
+    const requests = same.of(JSON.stringify([ticks, reason, on]), () => {
+      const at = instantOn(on, new Date()).toISOString();
+      return ticks.map(({ studentId, subject, side }): DecisionRequest => ({
+        ...{ id: uuid(), studentId, subject, side, reason, at },
+        decision: { kind: "clear", count: null },
+      }));
+    });
     const stored = await send.mutateAsync(requests).catch(() => null);
     if (stored === null) return false;
+    same.forget();
     offerUndo(done, () => takeBack(requests));
     return true;
   };

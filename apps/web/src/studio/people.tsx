@@ -1,8 +1,9 @@
 import { ROLES, type Done, type InvitationRequest, type MemberView, type Role } from "@mirrup/contract";
 import { invitationRequest } from "@mirrup/contract/schemas";
-import { Alert, Button, NativeSelect, Skeleton, Table, Text, TextInput, Title } from "@mantine/core";
+import { Alert, Button, Group, NativeSelect, Skeleton, Table, Text, TextInput, Title } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { patch, post, remove } from "../app/api.js";
 import { fits } from "../app/joi-form.js";
 import { readAnew } from "../app/read-anew.js";
@@ -15,10 +16,18 @@ const ROLE_WORDS: Readonly<Record<Role, string>> = {
   viewer: "viewer: sees only",
 };
 
+const NOW_WORDS: Readonly<Record<Role, string>> = { owner: "an owner", coach: "a coach", viewer: "a viewer" };
+
 const OPTIONS = ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role] }));
 
 function roleOf(text: string): Role {
   return ROLES.find((role) => role === text) ?? "viewer";
+}
+
+interface Change {
+  readonly work: () => Promise<Done>;
+  /** What is said once it is done. */
+  readonly done: string;
 }
 
 /** The studio's people, and the way in for new ones. */
@@ -29,38 +38,71 @@ export function People() {
     initialValues: { email: "", role: "coach" },
     validate: fits(invitationRequest),
   });
+  const [going, setGoing] = useState<string | null>(null);
   const change = useMutation({
-    mutationFn: (work: () => Promise<Done>) => work(),
+    mutationFn: ({ work }: Change) => work(),
+    onSuccess: () => setGoing(null),
     onSettled: () => readAnew(client, { topics: ["studio"] }),
   });
   const invite = (values: InvitationRequest) =>
-    change.mutate(async () => {
-      const done = await post<Done>("/people/invitations", values);
-      form.reset();
-      return done;
+    change.mutate({
+      work: async () => {
+        const done = await post<Done>("/people/invitations", values);
+        form.reset();
+        return done;
+      },
+      done: `${values.email} is invited. The letter lies in the outbox below.`,
     });
-  const line = ({ id, name, email, role }: MemberView) => (
-    <Table.Tr key={id}>
-      <Table.Td>{name}</Table.Td>
-      <Table.Td>{email}</Table.Td>
-      <Table.Td>
-        <NativeSelect
-          aria-label={`Part of ${name}`}
-          data={OPTIONS}
-          value={role}
-          onChange={(event) => {
-            const next = roleOf(event.currentTarget.value);
-            change.mutate(() => patch<Done>(`/people/${id}`, { role: next }));
-          }}
-        />
-      </Table.Td>
-      <Table.Td>
-        <Button variant="default" onClick={() => change.mutate(() => remove<Done>(`/people/${id}`))}>
-          Remove
-        </Button>
-      </Table.Td>
-    </Table.Tr>
-  );
+  const removal = ({ id, name }: MemberView) =>
+    change.mutate({
+      work: () => remove<Done>(`/people/${id}`),
+      done: `${name} was removed, and has no way into this studio any more. They can be invited again.`,
+    });
+  const line = (member: MemberView) => {
+    const { id, name, email, role } = member;
+    return (
+      <Table.Tr key={id}>
+        <Table.Td>{name}</Table.Td>
+        <Table.Td>{email}</Table.Td>
+        <Table.Td>
+          <NativeSelect
+            aria-label={`Part of ${name}`}
+            data={OPTIONS}
+            value={role}
+            disabled={change.isPending}
+            onChange={(event) => {
+              const next = roleOf(event.currentTarget.value);
+              change.mutate({
+                work: () => patch<Done>(`/people/${id}`, { role: next }),
+                done: `${name} is ${NOW_WORDS[next]} now.`,
+              });
+            }}
+          />
+        </Table.Td>
+        <Table.Td>
+          {going === id ? (
+            <Group gap="xs" wrap="nowrap">
+              <Button
+                color="red"
+                aria-label={`Remove ${name} from the studio`}
+                loading={change.isPending}
+                onClick={() => removal(member)}
+              >
+                Remove from the studio
+              </Button>
+              <Button variant="default" autoFocus onClick={() => setGoing(null)}>
+                Cancel
+              </Button>
+            </Group>
+          ) : (
+            <Button variant="default" aria-label={`Remove ${name}`} onClick={() => setGoing(id)}>
+              Remove
+            </Button>
+          )}
+        </Table.Td>
+      </Table.Tr>
+    );
+  };
   return (
     <section>
       <Title order={2}>People</Title>
@@ -78,7 +120,7 @@ export function People() {
       )}
       {change.isSuccess && (
         <Text role="status" mb="sm">
-          Done. Letters lie in the outbox below.
+          {change.variables.done}
         </Text>
       )}
       {people.isError && <Text role="alert">{people.error.message}</Text>}

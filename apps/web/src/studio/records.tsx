@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import { get, remove } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
 import { saveFile } from "../app/save-file.js";
+import { tellNote } from "../app/undo.js";
 import { namedWords, useEverybody, type Named } from "../students/index.js";
 import classes from "./studio-page.module.css";
 
@@ -18,8 +19,15 @@ export function Records() {
   const [going, setGoing] = useState<Named | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  // Whoever leaves the page in time has not deleted anybody.
-  useEffect(() => () => clearTimeout(timer.current), []);
+  // Whoever leaves the page in time has not deleted anybody, and is told so.
+  useEffect(
+    () => () => {
+      if (timer.current === undefined) return;
+      clearTimeout(timer.current);
+      tellNote(`Nobody was deleted: you left the page before the ${UNDO_SECONDS} seconds were over.`);
+    },
+    [],
+  );
   const student = everybody.find((one) => one.id === chosen);
 
   const tell = (error: unknown) => setSaid(error instanceof Error ? error.message : "It could not be done.");
@@ -33,6 +41,7 @@ export function Records() {
     }
   };
   const deleteNow = async ({ id, name }: Named) => {
+    timer.current = undefined;
     try {
       await remove<Done>(`/students/${id}`);
       setSaid(`${name} was deleted, with everything of theirs.`);
@@ -50,6 +59,7 @@ export function Records() {
   };
   const undo = () => {
     clearTimeout(timer.current);
+    timer.current = undefined;
     setGoing(null);
   };
 
