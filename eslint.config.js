@@ -39,6 +39,19 @@ export default tseslint.config(
     extends: [reactHooks.configs.flat.recommended],
   },
   {
+    files: ["apps/web/src/**/*.ts", "apps/web/src/**/*.tsx"],
+    ignores: ["**/*.spec.ts", "**/*.spec.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "CallExpression[callee.property.name='slice'][arguments.0.value=0][arguments.1.value=10]",
+          message: "The day that an instant's text begins with is UTC's. Use ownDay, or localDate.",
+        },
+      ],
+    },
+  },
+  {
     // What is not there is no nought: a place outside a table throws, a count is a tally, the rest says what it means.
     files: ["packages/core/src/**/*.ts"],
     ignores: ["**/*.spec.ts"],

@@ -1,4 +1,7 @@
 /** What is asked of the weeks, as the page's address says it. */
+import { dayAfter } from "@mirrup/core";
+import { ownDay } from "./own-day.js";
+
 export interface WeeksAsked {
   readonly until: string;
   /** Null for the days of the student's groups, and for the tries of the last lessons. */
@@ -7,7 +10,6 @@ export interface WeeksAsked {
 }
 
 const USUAL_DAYS = 56;
-const DAY_MS = 86_400_000;
 
 function countOf(text: string | null, most: number): number | null {
   const value = Number(text);
@@ -15,7 +17,7 @@ function countOf(text: string | null, most: number): number | null {
 }
 
 export function weeksAskedFrom(params: URLSearchParams, now: number): WeeksAsked {
-  const usual = new Date(now + USUAL_DAYS * DAY_MS).toISOString().slice(0, 10);
+  const usual = dayAfter(ownDay(now), USUAL_DAYS);
   const until = params.get("until") ?? "";
   return {
     until: /^\d{4}-\d{2}-\d{2}$/.test(until) ? until : usual,

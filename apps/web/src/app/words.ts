@@ -7,11 +7,11 @@ import {
   grouped,
   isOwnSkill,
   LEAST_RUN,
-  localDate,
   programmeSubject,
   sideNamed,
   skillOfItem,
 } from "@mirrup/core";
+import { ownDay } from "./own-day.js";
 import type { Arms, Family, Gate, MissRule, SchoolId, SideName, WrittenArms } from "@mirrup/core";
 import type { Precaution } from "@mirrup/core/planning";
 import type {
@@ -157,11 +157,9 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
-const today = () => localDate(Date.now(), new Intl.DateTimeFormat().resolvedOptions().timeZone);
-
 /** Whether a growing jumper's runs of today add up to the gate. */
 function addsUp(gate: Gate): boolean {
-  return gate.kind === "streak" && gate.runsUntil !== undefined && today() < gate.runsUntil;
+  return gate.kind === "streak" && gate.runsUntil !== undefined && ownDay() < gate.runsUntil;
 }
 
 export function gateWords(gate: Gate): string {

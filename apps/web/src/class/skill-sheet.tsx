@@ -4,12 +4,13 @@ import { Button, Group, Text, TextInput } from "@mantine/core";
 import { Fragment } from "react";
 import { Link } from "react-router";
 import { catalogue, programmes } from "../app/catalogue.js";
+import { ownDay } from "../app/own-day.js";
 import { usePaths } from "../app/paths.js";
 import { counted } from "../app/plural.js";
 import { useUnsavedText } from "../device/index.js";
 import { SIDE_LETTERS, TickBox } from "../app/tick-box.js";
 import { dateWords, skillName } from "../app/words.js";
-import { localToday, useTicked, useTicks } from "../students/index.js";
+import { useTicked, useTicks } from "../students/index.js";
 import type { Grid, GridSide, GridStudent } from "./grid.js";
 import { skillsOfSheet } from "./sheet-skills.js";
 import classes from "../app/sheet.module.css";
@@ -55,7 +56,7 @@ export function SkillSheet({ grid, groupId, title, mayEdit }: SkillSheetProps) {
   const { log, isPending } = useTicks();
   const skills = skillsOfSheet(grid, catalogue());
   const students = [...grid.students].sort((one, other) => byName(one.name, other.name));
-  const today = dateWords(localToday());
+  const today = dateWords(ownDay());
   const words = reason.trim() === "" ? `Ticked on the skill sheet of ${today}.` : reason.trim();
   const clear = async () => {
     const cleared = ticks.map(({ student, side }) => ({ studentId: student.id, ...side }));

@@ -18,7 +18,7 @@ export { dropRun, keepRun, keptRun, keptRuns, writtenRun } from "./store.js";
 export type { KeptRun } from "./kept-run.js";
 export { currentSender, setSender } from "./sender.js";
 export { dropAllUnsaved } from "./unsaved.js";
-export { UnsavedNote, useUnsaved, useUnsavedForm, useUnsavedText } from "./unsaved-form.js";
+export { UnsavedNote, useUnsaved, useUnsavedForm, useUnsavedText, type Unsaved } from "./unsaved-form.js";
 export { usePersonId } from "./use-person-id.js";
 export { forgetReadings, restoreReadings, startKeeping } from "./readings.js";
 export { waitingWords } from "./command-words.js";

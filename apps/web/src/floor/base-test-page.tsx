@@ -1,11 +1,12 @@
 import { CATALOGUE } from "@mirrup/catalogue";
-import { localDate, type BaseTestRole, type Drill } from "@mirrup/core";
+import { type BaseTestRole, type Drill } from "@mirrup/core";
 import { baseTestProgress, type BaseTestProgress, type Run } from "@mirrup/core/teaching";
 import type { SetRequest } from "@mirrup/contract";
 import { useDocumentTitle, useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
+import { ownDay } from "../app/own-day.js";
 import { pluralOf } from "../app/plural.js";
 import { isProblem, isSignedOut } from "../app/api.js";
 import { Fault } from "../app/faults.js";
@@ -38,7 +39,7 @@ export function BaseTestPage() {
   const student = useQuery(studentQuery(studentId));
   useWakeLock();
   useDocumentTitle("Base test · Mirrup");
-  const [day] = useState(() => localDate(Date.now(), new Intl.DateTimeFormat().resolvedOptions().timeZone));
+  const [day] = useState(() => ownDay());
   const personId = usePersonId();
   const [sets, setSets] = useLocalStorage<readonly SetRequest[]>({
     key: `mirrup-base-test ${personId} ${studentId} ${day}`,

@@ -1,5 +1,6 @@
 import type { SetView } from "@mirrup/contract";
 import { useQuery } from "@tanstack/react-query";
+import { ownDay } from "../app/own-day.js";
 import { dateWords } from "../app/words.js";
 import { lastSetsQuery } from "../students/index.js";
 import type { RunSubject } from "../app/floor-run.js";
@@ -14,7 +15,7 @@ export function useLastNoted({ studentId, subject, side }: RunSubject): SetView 
 export function Noted({ set: { at, note } }: { readonly set: Pick<SetView, "at" | "note"> }) {
   return (
     <p className={classes.look}>
-      <strong>Noted</strong> {dateWords(at.slice(0, 10))}: {note}
+      <strong>Noted</strong> {dateWords(ownDay(at))}: {note}
     </p>
   );
 }

@@ -3,6 +3,7 @@ import type { WeekLoad } from "@mirrup/core/teaching";
 import { useLocalStorage } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { ownDay } from "../app/own-day.js";
 import { loadQuery } from "../students/index.js";
 
 interface Shown {
@@ -21,7 +22,7 @@ export function useWeekOnce(
     getInitialValueInEffect: false,
   });
   const { data } = useQuery({ ...loadQuery(set.studentId), enabled: isKnown });
-  const day = set.at.slice(0, 10);
+  const day = ownDay(set.at);
   const isPassed = data?.allowance !== undefined && data.allowance !== null && data.landings > data.allowance;
   const wasShown = shown?.day === day && shown.setId !== set.id;
   useEffect(() => {

@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { toString as squareOf } from "qrcode";
 import { useEffect, useState } from "react";
 import { useParams } from "react-router";
+import { ownDay } from "../app/own-day.js";
 import { useMayTeach } from "../account/index.js";
 import { NumberField } from "../app/number-field.js";
 import { post, remove } from "../app/api.js";
@@ -149,7 +150,7 @@ function HomeLink({ studentId, endsAt, isGrown }: HomeLinkProps) {
       </Text>
       {endsAt !== null && (
         <Text>
-          There is a link, until {dateWords(endsAt.slice(0, 10))}.{" "}
+          There is a link, until {dateWords(ownDay(endsAt))}.{" "}
           {made === undefined && "It was shown when it was made; a new one ends it."}
         </Text>
       )}

@@ -4,6 +4,7 @@
  */
 import type { GroupView, LessonView, NewLesson } from "@mirrup/contract";
 import { MAX_LESSONS } from "@mirrup/contract";
+import { dayAfter } from "@mirrup/core";
 import ICAL from "ical.js";
 import { v5 as uuidOf, validate } from "uuid";
 import { skillName } from "../app/words.js";
@@ -79,7 +80,8 @@ function hallTime(
         dateStyle: "short",
         timeStyle: "short",
       }).format(time.toJSDate());
-  return { day: text.slice(0, 10), startTime: text.slice(11, 16) };
+  const [day = "", hour = ""] = text.split(/[T ]/);
+  return { day, startTime: hour.slice(0, "HH:MM".length) };
 }
 
 function lessonId(uid: string, day: string): string {
@@ -97,7 +99,7 @@ function lessonsOf(
   event: ICAL.Event,
   { groups, timeZone, today, days }: CalendarContext,
 ): readonly NewLesson[] {
-  const end = new Date(Date.parse(`${today}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+  const end = dayAfter(today, days);
   const title = (typeof event.summary === "string" ? event.summary.trim() : "").slice(0, 120) || "Class";
   const groupId = groups.find((group) => group.name === title)?.id ?? null;
   const place = typeof event.location === "string" ? event.location.slice(0, 120) : "";

@@ -6,6 +6,7 @@ import { ATTENDANCE_NAMES } from "../app/attendance-names.js";
 import { decisionWords } from "../app/decision-words.js";
 import { loggedDrillWords } from "../app/drill-words.js";
 import { beatName, heightWords, JUMP_WAY_NAMES } from "../app/jump-words.js";
+import { ownDay } from "../app/own-day.js";
 import { counted } from "../app/plural.js";
 import type { Sheet } from "../app/sheet.js";
 import { capital, listWords, type LengthUnit } from "../app/words.js";
@@ -70,13 +71,12 @@ export function eventWords(line: Event, unit: LengthUnit): { readonly what: stri
 }
 
 /** The device's day of an instant. */
-const dayOf = (at: string) => new Date(at).toLocaleDateString("sv-SE");
 
 /** Lines that are in order, by their day. */
 export function byDay(
   lines: readonly LogLine[],
 ): readonly (readonly [day: string, lines: readonly LogLine[]])[] {
-  return [...grouped(lines, ({ at }) => dayOf(at))];
+  return [...grouped(lines, ({ at }) => ownDay(at))];
 }
 
 function missWords({ position, fault, count = 1 }: Miss): string {

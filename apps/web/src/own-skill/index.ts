@@ -7,4 +7,5 @@ export { OurWay } from "./our-way.js";
 export { OwnSkillForm } from "./own-skill-form.js";
 export { changesTo, fileOf } from "./skills-file.js";
 export { SkillsInOut } from "./skills-in-out.js";
+export { useEntryForm, type Opened } from "./use-entry-form.js";
 export { useSkillChange } from "./use-skill-change.js";

@@ -8,7 +8,7 @@ import { useMayTeach } from "../account/index.js";
 import { ownWayOf } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
-import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
+import { UnsavedNote, useUnsaved } from "../device/index.js";
 import { previewOf } from "./draft.js";
 import { NeedsField } from "./needs-field.js";
 import { Affected } from "./affected.js";
@@ -17,6 +17,7 @@ import { OurFields } from "./our-fields.js";
 import { linesOf, oursEntry, oursOf, type Ours } from "./ours.js";
 import { OwnSkillForm } from "./own-skill-form.js";
 import classes from "./own-skill.module.css";
+import { useEntryForm, type Opened } from "./use-entry-form.js";
 import { useSkillChange } from "./use-skill-change.js";
 
 interface OurTexts extends Ours {
@@ -58,27 +59,26 @@ interface ShippedFormProps {
 
 /** A skill that ships as the studio has it: what it is called, what it needs, what is said, what clears it. */
 function ShippedForm({ skill, onLeave }: ShippedFormProps) {
-  const was = ownWayOf(skill.id);
   const shipped = CATALOGUE.skills.get(skill.id) ?? skill;
   const usual = textsOf(shipped, null);
-  const [opened] = useState(() => ({ values: textsOf(skill, was), about: {} }));
+  const [opened] = useState((): Opened<OurTexts> => {
+    const was = ownWayOf(skill.id);
+    return { values: textsOf(skill, was), about: { subject: skill.id, was } };
+  });
   const unsaved = useUnsaved(`our way ${skill.id}`, opened);
   const form = useForm<OurTexts>({ initialValues: opened.values });
-  const { isFound, drop } = useUnsavedForm(form, unsaved, opened.about);
+  const { about, isFound, drop, isPending, refusal, save } = useEntryForm(form, unsaved, opened, onLeave);
   const leave = () => {
     unsaved.keep(null);
     onLeave();
   };
-  const change = useSkillChange(leave);
   const is = changeOf(form.values, usual);
   const preview = previewOf(skill.id, is);
-  const put = (next: OverlayEntry | null, done: string) =>
-    change.mutate({ changes: [{ subject: skill.id, was, is: next }], done });
   return (
     <form
       className={classes.form}
       aria-label={`${capital(skill.name)}, our way`}
-      onSubmit={form.onSubmit(() => put(is, `${capital(shipped.name)} is as you teach it.`))}
+      onSubmit={form.onSubmit(() => save(is, `${capital(shipped.name)} is as you teach it.`))}
     >
       {isFound && <UnsavedNote onDrop={drop} />}
       <TextInput
@@ -125,20 +125,20 @@ function ShippedForm({ skill, onLeave }: ShippedFormProps) {
         </Alert>
       )}
       <Affected changes={preview.ok && form.isDirty() ? [{ subject: skill.id, is }] : []} />
-      {change.isError && (
+      {refusal !== null && (
         <Alert color="red" title="Not saved" role="alert">
-          {change.error.message}
+          {refusal}
         </Alert>
       )}
       <Group>
-        <Button type="submit" size="md" disabled={!preview.ok || !form.isDirty()} loading={change.isPending}>
+        <Button type="submit" size="md" disabled={!preview.ok || !form.isDirty()} loading={isPending}>
           Save our way
         </Button>
-        {was !== null && (
+        {about.was !== null && (
           <Button
             variant="default"
             size="md"
-            onClick={() => put(null, `${capital(shipped.name)} is as it ships again.`)}
+            onClick={() => save(null, `${capital(shipped.name)} is as it ships again.`)}
           >
             Back to the usual
           </Button>

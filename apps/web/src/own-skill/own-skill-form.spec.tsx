@@ -189,6 +189,34 @@ describe("a skill that ships, taught the studio's way", () => {
     expect(await screen.findByRole("button", { name: "Teach it our way" })).toBeDefined();
   });
 
+  it("puts nothing over what somebody else saved since it was opened, but on a second word", async () => {
+    const theirs: OverlayEntry = { kind: "changed", cues: ["ski", "again"] };
+    const entries = { skier: theirs };
+    let isTold = false;
+    const { user, sent } = drawn(<Opened id="skier" />, {
+      answers: answers({
+        "POST /catalogue/changes": () => {
+          if (isTold) return { edition: 3, entries, leftOut: [] };
+          isTold = true;
+          const current = { edition: 2, entries, leftOut: [] };
+          return new Refused(409, "Somebody else changed this.", { type: "stale-change", current });
+        },
+      }),
+    });
+    await user.click(await screen.findByRole("button", { name: "Teach it our way" }));
+    const called = screen.getByLabelText("What we call it");
+    await user.clear(called);
+    await user.type(called, "slalom");
+    // Heard of before it is saved: it is a change of what stood there all the same.
+    teach({ edition: 2, entries });
+    await user.type(called, "s");
+    await user.click(screen.getByRole("button", { name: "Save our way" }));
+    expect(await screen.findByText(/Saving again puts yours in its place\.$/)).toBeDefined();
+    await user.click(screen.getByRole("button", { name: "Save our way" }));
+    await waitFor(() => expect(made(sent)).toHaveLength(2));
+    expect(made(sent).map((one) => changeIn(one)?.was)).toEqual([null, theirs]);
+  });
+
   it("goes back to the usual, from what it is now", async () => {
     const was: OverlayEntry = { kind: "changed", cues: ["ski", "again"] };
     teach({ edition: 1, entries: { skier: was } });

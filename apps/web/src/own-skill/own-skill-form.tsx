@@ -10,7 +10,7 @@ import { counted } from "../app/plural.js";
 import { capital, listWords } from "../app/words.js";
 import { catalogue } from "../app/catalogue.js";
 import { gridOf } from "../class/index.js";
-import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
+import { UnsavedNote, useUnsaved } from "../device/index.js";
 import { ScoreDesk } from "../skill-book/index.js";
 import { gridQuery } from "../students/index.js";
 import { Affected } from "./affected.js";
@@ -29,7 +29,7 @@ import { HandLadderField } from "./hand-ladder-field.js";
 import { NeedsField } from "./needs-field.js";
 import { OurFields } from "./our-fields.js";
 import classes from "./own-skill.module.css";
-import { useSkillChange } from "./use-skill-change.js";
+import { useEntryForm, type Opened } from "./use-entry-form.js";
 import { CLASS_NAMES } from "./words.js";
 
 /** Where a fault of the catalogue stands in the form. */
@@ -91,12 +91,12 @@ interface OwnSkillFormProps {
 
 /** A skill of the studio's own: what its score says of it is proposed, and all of it can be said otherwise. */
 export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFormProps) {
-  const [opened] = useState(() => ({
+  const [opened] = useState((): Opened<Draft> => ({
     values: skill === null ? { ...EMPTY_DRAFT, score } : draftOf(skill.entry),
-    about: { id: skill?.id ?? `own:${uuid()}` },
+    about: { subject: skill?.id ?? `own:${uuid()}`, was: skill?.entry ?? null },
   }));
-  const { id } = opened.about;
   const unsaved = useUnsaved(`skill ${skill?.id ?? "new"}`, opened);
+  const id = unsaved.found?.about.subject ?? opened.about.subject;
   const form = useForm<Draft>({
     initialValues: opened.values,
     validate: (values) => {
@@ -108,11 +108,7 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
       return preview.ok ? {} : faultsByField(preview.faults);
     },
   });
-  const { isFound, drop } = useUnsavedForm(form, unsaved, opened.about);
-  const change = useSkillChange(() => {
-    unsaved.keep(null);
-    onDone(id);
-  });
+  const { isFound, drop, isPending, refusal, save: put } = useEntryForm(form, unsaved, opened, onDone);
   const { values } = form;
   const { entry, proposed } = useMemo(() => settled(values, skill?.id), [values, skill?.id]);
   const preview = useMemo(
@@ -122,7 +118,7 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
   const save = () => {
     const done =
       skill === null ? `${capital(entry.name)} is in the skill book.` : `${capital(entry.name)} is changed.`;
-    change.mutate({ changes: [{ subject: id, was: skill?.entry ?? null, is: entry }], done });
+    put(entry, done);
   };
   return (
     <form
@@ -226,13 +222,13 @@ export function OwnSkillForm({ skill, score = "", onDone, onLeave }: OwnSkillFor
       {skill !== null && (
         <Affected changes={preview.ok && form.isDirty() ? [{ subject: id, is: entry }] : []} />
       )}
-      {change.isError && (
+      {refusal !== null && (
         <Alert color="red" title="Not saved" role="alert">
-          {change.error.message}
+          {refusal}
         </Alert>
       )}
       <Group>
-        <Button type="submit" size="md" loading={change.isPending}>
+        <Button type="submit" size="md" loading={isPending}>
           {skill === null ? "Put it into the skill book" : "Save the skill"}
         </Button>
         <Button

@@ -59,6 +59,31 @@ describe("a programme's form", () => {
     expect(sent).toEqual([]);
   });
 
+  it("brings back a heading that was removed, with its skills, where it stood", async () => {
+    const { user } = form();
+    await user.click(button("Remove Ground with its skills"));
+    expect(screen.queryByRole("group", { name: "Ground" })).toBeNull();
+    const title = heading("Air").getByRole("textbox", { name: "Heading" });
+    await user.clear(title);
+    await user.type(title, "Sky");
+    await user.click(await screen.findByRole("button", { name: "Undo" }));
+    expect(skillsOf("Ground")).toHaveLength(2);
+    expect(skillsOf("Sky")).toHaveLength(1);
+    expect([...document.querySelectorAll("legend")].map((one) => one.textContent)).toEqual(["Ground", "Sky"]);
+  });
+
+  it("is a change of what stood there when it was begun, also after the page was loaded anew", async () => {
+    const first = form();
+    await first.user.type(screen.getByRole("textbox", { name: /^Name/ }), " Two");
+    cleanup();
+    const { user, said } = form({ ...WAGTAIL, name: "Wagtail One" });
+    expect(screen.getByRole<HTMLInputElement>("textbox", { name: /^Name/ }).value).toBe("Wagtail Two");
+    await user.click(button("Save the programme"));
+    await waitFor(() =>
+      expect(said()).toMatchObject({ was: { name: "Wagtail" }, is: { name: "Wagtail Two" } }),
+    );
+  });
+
   it("has skills added by any of their names, in what order and by whom it is worked through", async () => {
     const { user, said, onDone } = form(null);
     await user.type(screen.getByRole("textbox", { name: /^Name/ }), " Lapwing ");

@@ -25,9 +25,10 @@ import { v7 as uuid } from "uuid";
 import { NumberField } from "../app/number-field.js";
 import { catalogue, programmes } from "../app/catalogue.js";
 import { byAnyName, skillOptions } from "../app/skill-options.js";
+import { offerUndo } from "../app/undo.js";
 import { capital, skillName } from "../app/words.js";
-import { UnsavedNote, useUnsaved, useUnsavedForm } from "../device/index.js";
-import { useSkillChange } from "../own-skill/index.js";
+import { UnsavedNote, useUnsaved } from "../device/index.js";
+import { useEntryForm, type Opened } from "../own-skill/index.js";
 import { AskField } from "./ask-field.js";
 import {
   changedItem,
@@ -57,19 +58,15 @@ interface ProgrammeFormProps {
 
 /** What a programme asks, under which headings, in which order. */
 export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
-  const [opened] = useState(() => ({
+  const [opened] = useState((): Opened<OwnProgramme> => ({
     values: was?.programme ?? NEW_PROGRAMME,
-    about: { key: was?.key ?? `programme:${uuid()}` },
+    about: { subject: was?.key ?? `programme:${uuid()}`, was: was?.programme ?? null },
   }));
   const unsaved = useUnsaved(`programme ${was?.key ?? "new"}`, opened);
   const form = useForm<OwnProgramme>({ initialValues: opened.values });
-  const { isFound, drop } = useUnsavedForm(form, unsaved, opened.about);
+  const { about, isFound, drop, isPending, refusal, save: put } = useEntryForm(form, unsaved, opened, onDone);
+  const key = about.subject;
   const [isTried, setTried] = useState(false);
-  const { key } = opened.about;
-  const change = useSkillChange(() => {
-    unsaved.keep(null);
-    onDone(key);
-  });
   const { values } = form;
   const is = settledProgramme(values);
   // Of an empty heading nothing is said: the places are those of the form.
@@ -77,7 +74,16 @@ export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
   const whole = faults.filter((fault) => fault.heading === null);
   const noName = is.name === "" ? "Give it a name." : null;
   const others = [...programmes()].filter(([other]) => other !== key);
-  const put = (headings: OwnProgramme["headings"]) => form.setFieldValue("headings", headings);
+  const arrange = (headings: OwnProgramme["headings"]) => form.setFieldValue("headings", headings);
+  const removeHeading = (place: number) => {
+    const heading = values.headings[place];
+    if (heading === undefined) return;
+    arrange(values.headings.filter((_, at) => at !== place));
+    if (heading.title === "" && heading.items.length === 0) return;
+    offerUndo(`${headingName(heading.title, place)} is removed with its skills.`, () =>
+      form.setFieldValue("headings", (now) => now.toSpliced(place, 0, heading)),
+    );
+  };
   // Whoever moves by keys goes on with the same skill, wherever it stands now.
   const [moved, setMoved] = useState<string | null>(null);
   useEffect(() => {
@@ -87,7 +93,7 @@ export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
     setTried(true);
     if (noName !== null || faults.length > 0) return;
     const done = was === null ? `${is.name} is among the programmes.` : `${is.name} is changed.`;
-    change.mutate({ changes: [{ subject: key, was: was?.programme ?? null, is }], done });
+    put(is, done);
   };
   return (
     <form
@@ -147,7 +153,8 @@ export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
           {...{ place, headings: values.headings, isOnly: values.headings.length === 1 }}
           faults={faults.filter((fault) => fault.heading === place)}
           title={heading.title}
-          onChange={put}
+          onChange={arrange}
+          onRemove={() => removeHeading(place)}
           onMoved={setMoved}
         />
       ))}
@@ -155,7 +162,7 @@ export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
         <Button
           variant="default"
           disabled={values.headings.length >= PROGRAMME_LIMITS.headings}
-          onClick={() => put([...values.headings, { title: "", items: [] }])}
+          onClick={() => arrange([...values.headings, { title: "", items: [] }])}
         >
           Another heading
         </Button>
@@ -165,13 +172,13 @@ export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
           {whole.map(({ message }) => message).join(" ")}
         </Text>
       )}
-      {change.isError && (
+      {refusal !== null && (
         <Alert color="red" title="Not saved" role="alert">
-          {change.error.message}
+          {refusal}
         </Alert>
       )}
       <Group>
-        <Button type="submit" size="md" loading={change.isPending}>
+        <Button type="submit" size="md" loading={isPending}>
           Save the programme
         </Button>
         <Button
@@ -189,6 +196,8 @@ export function ProgrammeForm({ was, onDone, onLeave }: ProgrammeFormProps) {
   );
 }
 
+const headingName = (title: string, place: number) => (title.trim() === "" ? `Heading ${place + 1}` : title);
+
 interface HeadingProps {
   readonly place: number;
   readonly title: string;
@@ -196,15 +205,16 @@ interface HeadingProps {
   readonly isOnly: boolean;
   readonly faults: readonly ProgrammeFault[];
   readonly onChange: (headings: OwnProgramme["headings"]) => void;
+  readonly onRemove: () => void;
   /** The id of what is to be gone on with. */
   readonly onMoved: (id: string) => void;
 }
 
 /** A heading with its skills, and the field that brings another. */
-function Heading({ place, title, headings, isOnly, faults, onChange, onMoved }: HeadingProps) {
+function Heading({ place, title, headings, isOnly, faults, onChange, onRemove, onMoved }: HeadingProps) {
   const items = headings[place]?.items ?? [];
   const isFull = headings.flatMap((heading) => heading.items).length >= PROGRAMME_LIMITS.items;
-  const name = title.trim() === "" ? `Heading ${place + 1}` : title;
+  const name = headingName(title, place);
   return (
     <Fieldset legend={name}>
       <Group align="flex-end">
@@ -219,11 +229,7 @@ function Heading({ place, title, headings, isOnly, faults, onChange, onMoved }: 
           }
         />
         {!isOnly && (
-          <Button
-            variant="subtle"
-            aria-label={`Remove ${name} with its skills`}
-            onClick={() => onChange(headings.filter((_, at) => at !== place))}
-          >
+          <Button variant="subtle" aria-label={`Remove ${name} with its skills`} onClick={onRemove}>
             Remove
           </Button>
         )}

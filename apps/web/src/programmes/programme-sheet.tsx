@@ -3,11 +3,12 @@ import { itemKey, itemSubject, programmeItems, type OwnProgramme } from "@mirrup
 import type { ItemSideProgress } from "@mirrup/core/teaching";
 import { Button, Group, Text, TextInput } from "@mantine/core";
 import { Fragment, useState } from "react";
+import { ownDay } from "../app/own-day.js";
 import { counted } from "../app/plural.js";
 import { SIDE_LETTERS, TickBox } from "../app/tick-box.js";
 import { dateWords, skillName } from "../app/words.js";
 import { useUnsavedText } from "../device/index.js";
-import { localToday, useTicked, useTicks, type Tick } from "../students/index.js";
+import { useTicked, useTicks, type Tick } from "../students/index.js";
 import { sheetParts, type SheetPart } from "./draft.js";
 import sheet from "../app/sheet.module.css";
 import classes from "./programmes.module.css";
@@ -59,7 +60,7 @@ export function ProgrammeSheet({ subject, programme, title, students, mayEdit }:
   const { ticked, toggle, drop } = useTicked(about);
   const [reason, setReason] = useUnsavedText(`${about} reason`);
   const { log, isPending } = useTicks();
-  const today = localToday();
+  const today = ownDay();
   const [on, setOn] = useState(today);
   const day = isDay(on) && on <= today ? on : today;
   const words =

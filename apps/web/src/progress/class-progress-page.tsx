@@ -2,6 +2,7 @@ import { Button, Group, Skeleton, Table, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
+import { ownDay } from "../app/own-day.js";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
@@ -41,12 +42,23 @@ const MOST_HELD = 6;
 /** How far a class has come in some weeks, and who of it needs looking at. */
 export function ClassProgressPage() {
   const paths = usePaths();
-  const { groupId, groupName: name = "Everybody", view, weeks, period, askWeeks } = useClassProgress();
+  const {
+    groupId,
+    groupName: name = "Everybody",
+    studio,
+    view,
+    weeks,
+    period,
+    askWeeks,
+  } = useClassProgress();
   useDocumentTitle(`Progress of ${name.toLowerCase()} · Mirrup`);
-  const failure = failureOf(view);
+  const failure = failureOf(studio) ?? failureOf(view);
   if (failure !== null) {
     return (
-      <Fault title="The progress could not be read" onRetry={() => void view.refetch()}>
+      <Fault
+        title="The progress could not be read"
+        onRetry={() => void Promise.all([studio.refetch(), view.refetch()])}
+      >
         {failure.message}
       </Fault>
     );
@@ -191,7 +203,7 @@ function Everybody({ view }: { readonly view: ClassProgressView }) {
                 <Table.Th scope="row">
                   <StudentLink student={one} />
                 </Table.Th>
-                <Table.Td>{one.lastAt === null ? "never" : dateWords(one.lastAt.slice(0, 10))}</Table.Td>
+                <Table.Td>{one.lastAt === null ? "never" : dateWords(ownDay(one.lastAt))}</Table.Td>
                 <Table.Td ta="right">
                   {one.came + one.missing === 0 ? "" : `${one.came} of ${one.came + one.missing}`}
                 </Table.Td>

@@ -3,6 +3,7 @@ import { DRILLS } from "@mirrup/catalogue";
 import type { ClassProgressView, RefittedNumber, RefitView, StudentProgress } from "@mirrup/contract";
 import { grouped, isDrillKind, type SubjectSide } from "@mirrup/core";
 import { AWAY_DAYS, type Odds, type PracticeDay } from "@mirrup/core/teaching";
+import { ownDay } from "../app/own-day.js";
 import type { Sheet } from "../app/sheet.js";
 import { catalogue } from "../app/catalogue.js";
 import { counted } from "../app/plural.js";
@@ -22,7 +23,7 @@ export interface Concern {
 }
 
 const dayWords = (at: string | null) =>
-  at === null ? "never practised" : `last on ${dateWords(at.slice(0, 10))}`;
+  at === null ? "never practised" : `last on ${dateWords(ownDay(at))}`;
 
 /** Who of a class needs looking at, by why; nobody is named where nothing was counted of anybody. */
 export function concernsOf(students: readonly StudentProgress[]): readonly Concern[] {
@@ -155,7 +156,7 @@ const MOST_CHANGES = 4;
 export function refitWords({ version, at, sets, changed }: RefitView): string {
   if (version === 0 || at === null)
     return "The odds go by the handbook’s numbers: there is too little in the log yet to learn from.";
-  const when = `The odds were fitted to this studio’s own log on ${dateWords(at.slice(0, 10))}, from ${counted(sets, "set")}.`;
+  const when = `The odds were fitted to this studio’s own log on ${dateWords(ownDay(at))}, from ${counted(sets, "set")}.`;
   if (changed.length === 0) return `${when} Nothing came out another by a tenth or more.`;
   const number = ({ of, from, to }: RefittedNumber) =>
     COUNTED.has(of)
@@ -181,7 +182,15 @@ export function classSheet({ students }: Pick<ClassProgressView, "students">): S
     "Cleared",
   ];
   const rows = students.map((one) => [
-    ...[one.name, one.lastAt?.slice(0, 10) ?? "", one.came, one.missing, one.days, one.clean, one.missed],
+    ...[
+      one.name,
+      one.lastAt === null ? "" : ownDay(one.lastAt),
+      one.came,
+      one.missing,
+      one.days,
+      one.clean,
+      one.missed,
+    ],
     ...[Math.round(one.landings), one.cleared.length],
   ]);
   return { fields, rows };

@@ -10,6 +10,7 @@ import {
   type PracticeDay,
   type PracticeSums,
 } from "@mirrup/core/teaching";
+import { ownDay } from "../app/own-day.js";
 import { familyOf } from "../app/family.js";
 import { counted, pluralOf } from "../app/plural.js";
 import {
@@ -351,7 +352,7 @@ export function chanceQuestion(courses: Courses): Question {
       told.length === 0
         ? "Nothing is known of it yet."
         : `Over the last lessons: ${listWords(told)}. Whoever rests forgets slowly.`,
-    labels: instants.map((at) => (at === now ? "now" : dayLabel(at.slice(0, 10)))),
+    labels: instants.map((at) => (at === now ? "now" : dayLabel(ownDay(at)))),
     series: courses.map(([side, { chances }]): Series => ({
       ...{ name: sideLabel(side), as: "line", ink: SIDE_INK[side] },
       values: instants.map((at) => {
@@ -376,7 +377,7 @@ export function evennessQuestion(courses: Courses): Question {
       last === undefined
         ? "No set of it was tapped in time or sensed."
         : `${Math.round(mean)} of 100 on the mean of ${counted(sets.length, "set")}; the last at ${Math.round(last.tempo)} turns a minute, ${Math.round(last.evenness)} of 100. At 100 every turn takes the same time.`,
-    labels: sets.map(({ at }) => dayLabel(at.slice(0, 10))),
+    labels: sets.map(({ at }) => dayLabel(ownDay(at))),
     series: courses.map(([side]): Series => ({
       ...{ name: sideLabel(side), as: "line", ink: SIDE_INK[side] },
       values: sets.map((one) => (one.side === side ? one.evenness : null)),

@@ -25,12 +25,12 @@ export function SeasonPage() {
   const paths = usePaths();
   const { groupId, groupName, studio, groups, view, weeks, askWeeks } = useClassProgress(USUAL_WEEKS);
   useDocumentTitle("Season · Mirrup");
-  const failure = failureOf(view) ?? failureOf(groups);
+  const failure = failureOf(studio) ?? failureOf(view) ?? failureOf(groups);
   if (failure !== null) {
     return (
       <Fault
         title="The season could not be read"
-        onRetry={() => void Promise.all([view.refetch(), groups.refetch()])}
+        onRetry={() => void Promise.all([studio, view, groups].map((one) => one.refetch()))}
       >
         {failure.message}
       </Fault>
@@ -127,8 +127,9 @@ function Groups({ season: { groups, all } }: { readonly season: Season }) {
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
-            {[...groups, { name: "Everybody", ...all }].map((one) => (
-              <Table.Tr key={one.name}>
+            {[...groups, { name: "Everybody", ...all }].map((one, place) => (
+              // Two groups may have one name.
+              <Table.Tr key={place}>
                 <Table.Th scope="row">{one.name}</Table.Th>
                 <Table.Td ta="right">{one.students}</Table.Td>
                 <Table.Td ta="right">{one.practised}</Table.Td>
@@ -162,10 +163,14 @@ function Finished({ groupId, period }: FinishedProps) {
     const who = finishedIn(progress, period);
     return who.length === 0 ? [] : [{ key, name, who }];
   });
-  if (finished.length === 0) return null;
+  const isUnread = read.some((one) => failureOf(one) !== null);
+  if (finished.length === 0 && !isUnread) return null;
   return (
     <section>
       <Title order={2}>Programmes finished</Title>
+      {isUnread && (
+        <Text role="alert">Not all of them could be read. Load the page again before you print it.</Text>
+      )}
       <ul>
         {finished.map(({ key, name, who }) => (
           <li key={key}>

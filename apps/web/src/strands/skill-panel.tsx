@@ -6,6 +6,7 @@ import { Button, CloseButton, Group, Text, Title } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { useId } from "react";
 import { Link } from "react-router";
+import { ownDay } from "../app/own-day.js";
 import { catalogue } from "../app/catalogue.js";
 import { usePaths } from "../app/paths.js";
 import { Term } from "../app/term.js";
@@ -97,7 +98,7 @@ function SideRecord({ studentId, item, next, mayDecide }: SidePanelProps) {
         {lastAt !== null && (
           <>
             <dt>Last practised</dt>
-            <dd>{dateWords(lastAt.slice(0, 10))}</dd>
+            <dd>{dateWords(ownDay(lastAt))}</dd>
           </>
         )}
       </dl>

@@ -34,5 +34,5 @@ export { useArchiving } from "./use-archiving.js";
 export { namedWords, useEverybody, useNames, type Named } from "./use-everybody.js";
 export { useStudents } from "./use-students.js";
 export { useTicked } from "./use-ticked.js";
-export { localToday, useTicks, type Tick } from "./use-ticks.js";
+export { useTicks, type Tick } from "./use-ticks.js";
 export { useSettings } from "./use-settings.js";

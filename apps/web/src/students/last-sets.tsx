@@ -1,5 +1,6 @@
 import type { SideName } from "@mirrup/core";
 import { useQuery } from "@tanstack/react-query";
+import { ownDay } from "../app/own-day.js";
 import { counted } from "../app/plural.js";
 import { countsWords, evidenceWords, loggedDrillWords } from "../app/drill-words.js";
 import { capital, dateWords } from "../app/words.js";
@@ -27,7 +28,7 @@ export function LastSets({ studentId, subject, side }: LastSetsProps) {
         {last.map((set) => (
           <li key={set.id}>
             <span>
-              {dateWords(set.at.slice(0, 10))}: {loggedDrillWords(set.drill)}
+              {dateWords(ownDay(set.at))}: {loggedDrillWords(set.drill)}
             </span>
             <span className={classes.quiet}>
               {capital(countsWords(set))}. {evidenceWords(set)}

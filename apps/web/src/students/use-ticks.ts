@@ -1,7 +1,8 @@
 import type { DecisionRequest, DecisionsReply } from "@mirrup/contract";
-import type { SubjectSide } from "@mirrup/core";
+import type { LocalDate, SubjectSide } from "@mirrup/core";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { v7 as uuid } from "uuid";
+import { ownDay } from "../app/own-day.js";
 import { post } from "../app/api.js";
 import { readAnew } from "../app/read-anew.js";
 import { useSame } from "../app/use-same.js";
@@ -13,14 +14,9 @@ export interface Tick extends SubjectSide {
   readonly studentId: string;
 }
 
-/** The device's day, `2026-11-29`. */
-export function localToday(): string {
-  return new Date().toLocaleDateString("sv-SE");
-}
-
 /** When something was seen on a day: now for today, noon of the device for any other. */
 export function instantOn(day: string, now: Date): Date {
-  return day === now.toLocaleDateString("sv-SE") ? now : new Date(`${day}T12:00:00`);
+  return day === ownDay(now.getTime()) ? now : new Date(`${day}T12:00:00`);
 }
 
 /** Types ticks back from a sheet, all or none in one request; all of it can be taken back at once. */
@@ -40,7 +36,7 @@ export function useTicks() {
     ticks: readonly Tick[],
     reason: string,
     done: string,
-    on: string = localToday(),
+    on: LocalDate = ownDay(),
   ): Promise<boolean> => {
     const requests = same.of(JSON.stringify([ticks, reason, on]), () => {
       const at = instantOn(on, new Date()).toISOString();

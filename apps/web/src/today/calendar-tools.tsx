@@ -11,7 +11,7 @@ import { offerUndo, tellFault } from "../app/undo.js";
 import { listWords } from "../app/words.js";
 import { calendarFile, lessonFile, readCalendarFile } from "../lesson/index.js";
 import { groupsQuery, studioQuery } from "../students/index.js";
-import { dayAfter } from "./day.js";
+import { dayAfter } from "@mirrup/core";
 import { useAddLessons } from "./use-add-lessons.js";
 import classes from "./today-page.module.css";
 

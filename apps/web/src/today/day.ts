@@ -1,6 +1,6 @@
 /** What meets on a day: the lessons that are there, and the groups that meet then and have none yet. */
 import type { GroupView, LessonView, NewLesson } from "@mirrup/contract";
-import { DAY_MS, type LocalDate } from "@mirrup/core";
+import type { LocalDate } from "@mirrup/core";
 import { v5 as uuidOf } from "uuid";
 
 /** Of the ids of a group's meetings, so that two devices that open the same one make one lesson. */
@@ -11,10 +11,6 @@ export type Meeting =
   | { readonly kind: "lesson"; readonly lesson: LessonView }
   /** A group that meets on this day, and what its lesson would be. */
   | { readonly kind: "group"; readonly lesson: NewLesson };
-
-export function dayAfter(day: LocalDate, days: number): LocalDate {
-  return new Date(Date.parse(`${day}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
-}
 
 /** From 1 for Monday. */
 export function weekdayOf(day: LocalDate): number {

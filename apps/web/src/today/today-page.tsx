@@ -1,5 +1,5 @@
 import type { GroupView, LessonView, NewLesson, StudentView } from "@mirrup/contract";
-import { localDate } from "@mirrup/core";
+import { dayAfter, localDate } from "@mirrup/core";
 import { Button, Group, Select, Skeleton, Text, Title } from "@mantine/core";
 import { useDocumentTitle } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
@@ -21,7 +21,7 @@ import { groupsQuery, studioQuery, useStudents } from "../students/index.js";
 import { PractisedAtHomeNote } from "../home-practice/index.js";
 import { FirstStepsLink } from "../start/index.js";
 import { CalendarTools } from "./calendar-tools.js";
-import { asTheyMeet, dayAfter, lessonOfGroup, meetingsOn, type Meeting } from "./day.js";
+import { asTheyMeet, lessonOfGroup, meetingsOn, type Meeting } from "./day.js";
 import { useAddLessons } from "./use-add-lessons.js";
 import { RulesChanges } from "./rules-changes.js";
 import classes from "./today-page.module.css";
