@@ -40,6 +40,10 @@ describe("the map's layout", () => {
     }
   });
 
+  it("is no wider than a tablet held upright has room for", () => {
+    expect(layoutOf(CATALOGUE, 704).width).toBeCloseTo(704);
+  });
+
   it("keeps the order of each strand from left to right", () => {
     for (const strand of layoutOf(CATALOGUE, 836).families.flatMap((family) => family.strands)) {
       const places = strand.beads.map((bead) => bead.x);

@@ -43,7 +43,7 @@ export const LABEL_BELOW = 68;
 const BEAD_HALF = 16;
 const ROW_HEIGHT = LABEL_BELOW + BEAD_HALF;
 const LEFT_EDGE = 10;
-const LEAST_COLUMN = 78;
+const LEAST_COLUMN = 65;
 const MOST_COLUMN = 168;
 const BEAD_TOP = 22;
 /** Every other strand is shifted, so that cords between strands do not run through beads. */

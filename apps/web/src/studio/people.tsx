@@ -1,6 +1,6 @@
 import { ROLES, type Done, type InvitationRequest, type MemberView, type Role } from "@mirrup/contract";
 import { invitationRequest } from "@mirrup/contract/schemas";
-import { Alert, Button, Group, NativeSelect, Skeleton, Table, Text, TextInput, Title } from "@mantine/core";
+import { Alert, Button, Group, NativeSelect, Skeleton, Text, TextInput, Title } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -61,46 +61,44 @@ export function People() {
   const line = (member: MemberView) => {
     const { id, name, email, role } = member;
     return (
-      <Table.Tr key={id}>
-        <Table.Td>{name}</Table.Td>
-        <Table.Td>{email}</Table.Td>
-        <Table.Td>
-          <NativeSelect
-            aria-label={`Part of ${name}`}
-            data={OPTIONS}
-            value={role}
-            disabled={change.isPending}
-            onChange={(event) => {
-              const next = roleOf(event.currentTarget.value);
-              change.mutate({
-                work: () => patch<Done>(`/people/${id}`, { role: next }),
-                done: `${name} is ${NOW_WORDS[next]} now.`,
-              });
-            }}
-          />
-        </Table.Td>
-        <Table.Td>
-          {going === id ? (
-            <Group gap="xs" wrap="nowrap">
-              <Button
-                color="red"
-                aria-label={`Remove ${name} from the studio`}
-                loading={change.isPending}
-                onClick={() => removal(member)}
-              >
-                Remove from the studio
-              </Button>
-              <Button variant="default" autoFocus onClick={() => setGoing(null)}>
-                Cancel
-              </Button>
-            </Group>
-          ) : (
-            <Button variant="default" aria-label={`Remove ${name}`} onClick={() => setGoing(id)}>
-              Remove
+      <Group component="li" key={id} gap="sm" className={classes.person}>
+        <div className={classes.who}>
+          <Text fw={600}>{name}</Text>
+          <Text className={classes.quiet}>{email}</Text>
+        </div>
+        <NativeSelect
+          aria-label={`Part of ${name}`}
+          data={OPTIONS}
+          value={role}
+          disabled={change.isPending}
+          onChange={(event) => {
+            const next = roleOf(event.currentTarget.value);
+            change.mutate({
+              work: () => patch<Done>(`/people/${id}`, { role: next }),
+              done: `${name} is ${NOW_WORDS[next]} now.`,
+            });
+          }}
+        />
+        {going === id ? (
+          <Group gap="xs">
+            <Button
+              color="red"
+              aria-label={`Remove ${name} from the studio`}
+              loading={change.isPending}
+              onClick={() => removal(member)}
+            >
+              Remove from the studio
             </Button>
-          )}
-        </Table.Td>
-      </Table.Tr>
+            <Button variant="default" autoFocus onClick={() => setGoing(null)}>
+              Cancel
+            </Button>
+          </Group>
+        ) : (
+          <Button variant="default" aria-label={`Remove ${name}`} onClick={() => setGoing(id)}>
+            Remove
+          </Button>
+        )}
+      </Group>
     );
   };
   return (
@@ -127,9 +125,7 @@ export function People() {
       {people.data === undefined ? (
         <Skeleton height={120} />
       ) : (
-        <Table>
-          <Table.Tbody>{people.data.map(line)}</Table.Tbody>
-        </Table>
+        <ul className={classes.people}>{people.data.map(line)}</ul>
       )}
     </section>
   );
