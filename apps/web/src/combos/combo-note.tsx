@@ -6,15 +6,23 @@ import { useMayTeach } from "../account/index.js";
 import classes from "./combo.module.css";
 import { useKeep } from "./use-keep.js";
 
+interface Typed {
+  readonly text: string;
+  /** The note that it is a change of. */
+  readonly over: string;
+}
+
+const NOTHING: Typed = { text: "", over: "" };
+
 /** What is to be minded in a combo, to be written by a coach. */
 export function ComboNote({ combo: { id, version, note } }: { readonly combo: ComboView }) {
   const { change } = useKeep();
   const mayTeach = useMayTeach();
-  const unsaved = useUnsaved(`combo-note ${id}`, "");
+  const unsaved = useUnsaved<Typed>(`combo-note ${id}`, NOTHING);
   const [typed, setTyped] = useState(unsaved.found);
-  const write = (text: string | null) => {
-    setTyped(text);
-    unsaved.keep(text);
+  const write = (next: Typed | null) => {
+    setTyped(next);
+    unsaved.keep(next);
   };
   if (typed === null) {
     return (
@@ -25,7 +33,7 @@ export function ComboNote({ combo: { id, version, note } }: { readonly combo: Co
             variant="subtle"
             size="compact-md"
             className={classes.noPrint}
-            onClick={() => setTyped(note)}
+            onClick={() => setTyped({ text: note, over: note })}
           >
             {note === "" ? "Write a note" : "Change the note"}
           </Button>
@@ -39,7 +47,7 @@ export function ComboNote({ combo: { id, version, note } }: { readonly combo: Co
       className={classes.note}
       onSubmit={(event) => {
         event.preventDefault();
-        change.mutate({ id, version, note: typed.trim() }, { onSuccess: leave });
+        change.mutate({ id, version, note: typed.text.trim() }, { onSuccess: leave });
       }}
     >
       <Textarea
@@ -49,10 +57,18 @@ export function ComboNote({ combo: { id, version, note } }: { readonly combo: Co
         autosize
         minRows={2}
         maxLength={LONGEST_NOTE}
-        value={typed}
-        onChange={(event) => write(event.currentTarget.value)}
+        value={typed.text}
+        onChange={(event) => write({ ...typed, text: event.currentTarget.value })}
         onKeyDown={(event) => event.key === "Escape" && leave()}
       />
+      {note !== typed.over && (
+        <Text role="alert">
+          {note === ""
+            ? "Somebody else took the note away meanwhile."
+            : `Somebody else wrote meanwhile: “${note}”.`}{" "}
+          Saving puts yours in its place.
+        </Text>
+      )}
       <Group gap="xs" mt="xs">
         <Button type="submit" loading={change.isPending}>
           Save the note
