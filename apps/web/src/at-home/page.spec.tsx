@@ -25,34 +25,6 @@ const VIEW: HomeView = {
   ...{ cleared: [], waiting: 2, own: { edition: 0, entries: {} } },
 };
 
-// What is on the phone is of the browser: here there is none that keeps anything.
-jest.mock("../device/parts/index.js", () => {
-  const { Outbox } = jest.requireActual<typeof import("../device/outbox.js")>("../device/outbox.js");
-  return {
-    Outbox,
-    openDevice: () => Promise.reject(new Error("no database")),
-    commandsIn: () => {
-      const all: { command: { id: string } }[] = [];
-      return {
-        all: () => Promise.resolve([...all]),
-        take: (commands: { id: string }[]) => {
-          all.push(...commands.map((command) => ({ command, refusal: null })));
-          return Promise.resolve();
-        },
-        mark: () => Promise.resolve(),
-        drop: (ids: string[]) => {
-          for (const id of ids)
-            all.splice(
-              all.findIndex(({ command }) => command.id === id),
-              1,
-            );
-          return Promise.resolve();
-        },
-      };
-    },
-  };
-});
-
 const page = (answers: Answers) => drawn(<HomePage token={TOKEN} />, { answers });
 beforeEach(() => localStorage.clear());
 afterEach(cleanup);
@@ -138,6 +110,47 @@ describe("a student's page at home", () => {
     expect(screen.queryByText(/^cross/)).toBeNull();
     await user.click(screen.getByRole("button", { name: "Stop the beat" }));
     expect(Clock.closed).toBe(before + 2);
+  });
+
+  it("keeps what was tapped where the set is left, to go on with it or to throw it away", async () => {
+    const { user } = page({ [`GET /home/${TOKEN}`]: VIEW });
+    const drill = () => screen.findByRole("button", { name: /Cross, left side/ });
+    await user.click(await drill());
+    await user.click(screen.getByRole("button", { name: "Not now" }));
+    // Nothing was tapped: nothing is begun.
+    await drill();
+    expect(screen.queryByText(/^A set of .* is begun/)).toBeNull();
+    await user.click(await drill());
+    await user.click(screen.getByRole("button", { name: "Clean" }));
+    await user.click(screen.getByRole("button", { name: "Not now" }));
+    expect(screen.getByText(/^A set of cross, left side is begun/)).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: "Go on with it" }));
+    expect(screen.getByText("1", { selector: "strong" })).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: "Not now" }));
+    await user.click(screen.getByRole("button", { name: "Throw it away" }));
+    expect(screen.queryByText(/^A set of .* is begun/)).toBeNull();
+    expect(localStorage.length).toBe(1);
+  });
+
+  it("asks for the page to stay open where the phone has no room for a set that waits", async () => {
+    const full = jest.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
+      throw new DOMException("No room.", "QuotaExceededError");
+    });
+    let isSilent = true;
+    const { user } = page({
+      [`GET /home/${TOKEN}`]: VIEW,
+      [`POST /home/${TOKEN}/sets`]: () => (isSilent ? SILENT : { stored: [], clockAheadSeconds: 0 }),
+    });
+    await user.click(await screen.findByRole("button", { name: /Cross, left side/ }));
+    await user.click(screen.getByRole("button", { name: "Clean" }));
+    await user.click(screen.getByRole("button", { name: "Hand in" }));
+    expect(
+      await screen.findByText(/^1\sset waits on this phone.*leave this page open until then\.$/),
+    ).toBeTruthy();
+    isSilent = false;
+    window.dispatchEvent(new Event("online"));
+    expect(await screen.findByText(/^Handed in/)).toBeTruthy();
+    full.mockRestore();
   });
 
   it("takes a number instead, and says what is wrong with one that cannot be", async () => {

@@ -30,7 +30,10 @@ export function HomePage({ token }: { readonly token: string }) {
   const outbox = useMemo(() => homeOutbox(token), [token]);
   const { waiting, refused, silent } = useSyncExternalStore(outbox.onChange, outbox.current);
   const [counting, setCounting] = useState(() => countingKept(token, localStorage));
+  // Left in the middle: what was tapped stays on the phone.
+  const [begun, setBegun] = useState<Counting | null>(null);
   const [isThanked, setThanked] = useState(false);
+  const [isUnkept, setUnkept] = useState(false);
   useEffect(() => {
     const flush = () => void outbox.flush();
     flush();
@@ -40,6 +43,15 @@ export function HomePage({ token }: { readonly token: string }) {
   const count = (changed: Counting | null) => {
     keepCounting(token, changed, localStorage);
     setCounting(changed);
+    setBegun(null);
+  };
+  const leave = () => {
+    const hasTaps = (counting?.kept?.taps.length ?? 0) > 0;
+    if (!hasTaps) count(null);
+    else {
+      setBegun(counting);
+      setCounting(null);
+    }
   };
   const handing = useRef(false);
   const finish = async (set: HomeSet) => {
@@ -47,7 +59,7 @@ export function HomePage({ token }: { readonly token: string }) {
     if (handing.current) return;
     handing.current = true;
     try {
-      await outbox.say([commandOf(token, set)]);
+      setUnkept(!(await outbox.say([commandOf(token, set)])));
       count(null);
     } finally {
       handing.current = false;
@@ -73,7 +85,7 @@ export function HomePage({ token }: { readonly token: string }) {
         counting={counting}
         onChange={count}
         onFinish={(set) => void finish(set)}
-        onLeave={() => count(null)}
+        onLeave={leave}
       />
     );
   }
@@ -83,7 +95,19 @@ export function HomePage({ token }: { readonly token: string }) {
         <p className={classes.mark}>mirrup</p>
         <h1>Your practice</h1>
       </header>
-      <Handing waiting={waiting.length} silent={silent} isThanked={isThanked} />
+      <Handing waiting={waiting.length} {...{ silent, isThanked, isUnkept }} />
+      {begun !== null && (
+        <p className={classes.note}>
+          A set of {subjectName(begun.subject, begun.side)} is begun. Another one that you begin takes its
+          place.{" "}
+          <button type="button" className={classes.plain} onClick={() => count(begun)}>
+            Go on with it
+          </button>{" "}
+          <button type="button" className={classes.plain} onClick={() => count(null)}>
+            Throw it away
+          </button>
+        </p>
+      )}
       {refused.map((one) => (
         <p key={one.command.id} className={classes.note} role="alert">
           A set was not taken: {one.refusal?.message}{" "}
@@ -116,13 +140,15 @@ interface HandingProps {
   readonly waiting: number;
   readonly silent: boolean;
   readonly isThanked: boolean;
+  /** Whether the phone has refused to keep what waits. */
+  readonly isUnkept: boolean;
 }
 
 /** What has become of the sets that were counted here. */
-function Handing({ waiting, silent, isThanked }: HandingProps) {
+function Handing({ waiting, silent, isThanked, isUnkept }: HandingProps) {
   const words =
     waiting > 0
-      ? `${counted(waiting, "set waits", "sets wait")} on this phone${silent ? ", until there is a network" : ""}.`
+      ? `${counted(waiting, "set waits", "sets wait")} on this phone${silent ? ", until there is a network" : ""}.${isUnkept ? " The phone has no room to keep it: leave this page open until then." : ""}`
       : isThanked
         ? "Handed in. Your instructor sees it, and says whether it counts."
         : null;

@@ -1,13 +1,10 @@
-import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
+import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import type { ComboView, Membership, NewCombo } from "@mirrup/contract";
 import { COMBO_LIMITS } from "@mirrup/core/combos";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { drawn, Refused, signedIn, SILENT, type Answers } from "../testing/drawn.js";
 import { BenchPage } from "./bench-page.js";
-
-// The figure is looked at in a browser; drawn here, it would only cost time.
-jest.mock("../figure/index.js", () => ({ FigureBraid: () => null }));
 
 const KEPT = {
   ...{
