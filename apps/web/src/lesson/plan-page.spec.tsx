@@ -227,7 +227,11 @@ describe("a class's plan, changed", () => {
 });
 
 describe("a class's plan that a colleague changes at another desk", () => {
-  const asked60 = { ...LESSON.plan, asked: { ...ASKED, minutes: 60, coaches: 2 } } as LessonView["plan"];
+  const asked60 = {
+    ...LESSON.plan,
+    asked: { ...ASKED, minutes: 60, coaches: 2 },
+    rotations: rotations.map((turn) => ({ ...turn, stations: [{ subject: "skier", watchedBy: "nobody" }] })),
+  } as unknown as LessonView["plan"];
 
   it("is shown as they left it, and the next change is one of theirs", async () => {
     const { open, theirs, now } = studio();
@@ -239,6 +243,7 @@ describe("a class's plan that a colleague changes at another desk", () => {
     await hear(view);
     expect(await screen.findByText(/^Somebody else changed this lesson/)).toBeTruthy();
     expect((await minutes()).value).toBe("60");
+    expect(screen.getAllByTitle("skier")).toHaveLength(2);
     await ask(view, "70");
     await waitFor(() => expect(now().minutes).toBe(70));
     // Their second coach is still there.

@@ -86,7 +86,9 @@ function PlanDesk({ lesson, data, first, save }: PlanDeskProps) {
   const isOld = kept === null || (students !== undefined && isOutOfDate(kept, students, 0));
   const isAsking = mayEdit && (isOld || asking.isChanged);
   const planned = useClassPlan(lesson.id, asked, isAsking ? students : undefined);
-  const { data: made, planning, isPlaceholderData } = planned;
+  const { planning, isPlaceholderData } = planned;
+  // The plan before stays until the next is there, but not in the place of one that is stored.
+  const made = isAsking || !isPlaceholderData ? planned.data : undefined;
   const plan: ShownPlan | null = made ?? kept;
   useAutoSave(lesson, asking, isPlaceholderData ? undefined : made, save);
   const nameOf = useNames();
