@@ -29,6 +29,22 @@ function holdingOf({
   return { tab, personId, turn, round, ...times };
 }
 
+/** Who is at a place, of what is known of it; null where nobody was today. */
+function presentOf({ now }: Scope, row: PresenceEntity | null): Holding<RoundCounted> | null {
+  return row === null || row.seenAt.getTime() <= now.getTime() - LONGEST_MS ? null : holdingOf(row);
+}
+
+function rowOf(
+  { studio }: Scope,
+  place: string,
+  { since, seenAt, leftAt, ...held }: Holding<RoundCounted>,
+): PresenceEntity {
+  return {
+    ...{ ...held, studioId: studio.id, place, since: new Date(since), seenAt: new Date(seenAt) },
+    leftAt: leftAt === null ? null : new Date(leftAt),
+  };
+}
+
 function viewOf(
   place: string,
   { tab, personId, since, seenAt }: Holding<RoundCounted>,
@@ -57,10 +73,16 @@ export class PresenceService {
   async say(scope: Scope, { place, tab, turn, takesOver, round }: PresenceRequest): Promise<PresenceReply> {
     const { personId } = scope;
     if (personId === null) throw new Error("A command counts nowhere.");
-    const before = await this.hold(scope, place);
+    const row = await this.hold(scope, place);
+    const before = presentOf(scope, row);
     const asked = { tab, personId, turn, takesOver, round };
     const held = heldAfter(before, asked, uuid(), scope.now.getTime());
-    if (held !== before) await this.keep(scope, place, held);
+    if (held !== before) {
+      const kept = rowOf(scope, place, held);
+      // Of two who are the first ever at a place, one inserts: the other is tried again, and finds them there.
+      if (row === null) await scope.manager.insert(PresenceEntity, kept);
+      else await scope.manager.save(PresenceEntity, kept);
+    }
     const names = await this.namesOf(scope, [held]);
     const isYours = held.tab === tab;
     return {
@@ -73,30 +95,18 @@ export class PresenceService {
   }
 
   async leave(scope: Scope, { place, ...left }: PresenceLeft): Promise<void> {
-    const before = await this.hold(scope, place);
+    const before = presentOf(scope, await this.hold(scope, place));
     if (before === null) return;
     const held = leftAfter(before, left, scope.now.getTime());
-    if (held !== before) await this.keep(scope, place, held);
+    if (held !== before) await scope.manager.save(PresenceEntity, rowOf(scope, place, held));
   }
 
-  /** The place as it is, held until the transaction ends; null where nobody was today. */
-  private async hold({ studio, manager, now }: Scope, place: string): Promise<Holding<RoundCounted> | null> {
-    const row = await manager.findOne(PresenceEntity, {
-      where: { studioId: studio.id, place, seenAt: MoreThan(new Date(now.getTime() - LONGEST_MS)) },
+  /** What is known of the place, held until the transaction ends; null where nobody ever was. */
+  private hold({ studio, manager }: Scope, place: string): Promise<PresenceEntity | null> {
+    return manager.findOne(PresenceEntity, {
+      where: { studioId: studio.id, place },
       lock: { mode: "for_no_key_update" },
     });
-    return row === null ? null : holdingOf(row);
-  }
-
-  private async keep(
-    { studio, manager }: Scope,
-    place: string,
-    { tab, personId, turn, round, ...times }: Holding<RoundCounted>,
-  ): Promise<void> {
-    const leftAt = times.leftAt === null ? null : new Date(times.leftAt);
-    const row = { studioId: studio.id, place, tab, personId, turn, round, leftAt };
-    const full = { ...row, since: new Date(times.since), seenAt: new Date(times.seenAt) };
-    await manager.save(PresenceEntity, full);
   }
 
   private async namesOf(
