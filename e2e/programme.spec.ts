@@ -43,8 +43,8 @@ test("a need is edited, seen whom it touches, and undone; a programme is made of
   // Before anything is kept: who would be let in by it.
   await expect(page.getByText(/^\d+ students?: \d+ sides? opens?\.$/)).toBeVisible();
   await expect(page.getByRole("status").getByRole("link", { name: "Jonas Quist" })).toBeVisible();
-  await page.getByRole("button", { name: "Save the skill" }).click();
   const student = await mirrup.studentPath("Jonas Quist");
+  await page.getByRole("button", { name: "Save the skill" }).click();
   await expect(page.getByText("Tannery twist is changed.")).toBeVisible();
   await expect(page.getByText("Crosses, level 1.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();

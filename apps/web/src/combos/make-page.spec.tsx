@@ -92,10 +92,20 @@ describe("combos made up", () => {
     // What is there is Ada's still: a cross is none that Bo has cleared.
     expect(screen.getByRole("heading", { name: /^2\scombos for Ada Lowe$/ })).toBeTruthy();
     expect(screen.getByText(/^These are for Ada Lowe\. “Suggest 2” makes some for Bo Wick/)).toBeTruthy();
+    window.history.replaceState(null, "", "/combos/make?for=bo&many=2&difference=1&sides=0");
     await user.click(await isOpen());
     expect(await screen.findByRole("heading", { name: / for Bo Wick$/ })).toBeTruthy();
     expect(asked.at(-1)?.subjects).not.toContain("cross");
     expect(screen.queryByText(/^These are for/)).toBeNull();
+  }, 60_000);
+
+  it("are of whom the address names, who may have been chosen a moment before the page shows it", async () => {
+    const { user, asked } = make("");
+    await isOpen();
+    window.history.replaceState(null, "", "/combos/make?for=bo");
+    await user.click(await suggest());
+    expect(await screen.findByRole("heading", { name: / for Bo Wick$/ })).toBeTruthy();
+    expect(asked[0]?.subjects).not.toContain("cross");
   });
 
   it("are of what all of a group have cleared", async () => {

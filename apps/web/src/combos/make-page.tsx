@@ -78,38 +78,46 @@ export function MakePage() {
   const grid = useQuery(gridQuery(undefined));
   const { making, make, stop } = useMaker();
   // Of whose skills they are; whoever is chosen afterwards may not be able to do them.
-  const [madeFor, setMadeFor] = useState({ who: ALL, name: "", studentId });
+  const [madeFor, setMadeFor] = useState({ name: "", studentId });
   const { tempo } = useTempoAsked();
   const names = useMemo(() => namesOf(combos.data), [combos.data]);
-  const group = groups.data?.find((one) => one.id === groupId);
   const isReadingGroup = groupId !== null && groups.isPending;
-  const makers: Makers | null = useMemo(() => {
+  const makersNow = (studentNow: string | null, groupNow: string | null): Makers | null => {
     // Not everybody's skills while it is not known whose are asked for.
     if (students === undefined || isReading || isReadingGroup) return null;
-    const student = students.find((one) => one.id === studentId);
+    const student = students.find((one) => one.id === studentNow);
     if (student !== undefined) return together(student.name, [student]);
-    if (group === undefined) return everything();
+    const named = groups.data?.find((one) => one.id === groupNow);
+    if (named === undefined) return everything();
     return together(
-      `all of ${group.name}`,
-      students.filter((one) => group.members.includes(one.id)),
+      `all of ${named.name}`,
+      students.filter((one) => named.members.includes(one.id)),
     );
-  }, [students, isReading, isReadingGroup, studentId, group]);
+  };
+  const makers = makersNow(studentId, groupId);
   const ask = (changes: Partial<MakeAsked>) => setAsked((before) => ({ ...before, ...changes }));
   useKeptParams(asked, (now) => addressOfMaking(asked, now));
-  const who = studentId ?? (group === undefined ? ALL : `group ${group.id}`);
   const run = (changes: Partial<MakeAsked> = {}) => {
-    if (makers === null) return;
+    // Whoever was chosen a moment ago may not be drawn yet: the address knows them.
+    const address = currentParams();
+    const studentNow = students?.find(({ id }) => id === address.get("for"))?.id ?? null;
+    const makersAsked = makersNow(studentNow, address.get("group"));
+    if (makersAsked === null) return;
     const now = { ...asked, ...changes };
-    const goals = roster.data?.find((student) => student.id === studentId)?.goals ?? [];
+    const goals = roster.data?.find((student) => student.id === studentNow)?.goals ?? [];
     const wanted = new SideSet(goals.flatMap(sidesOfGoal));
-    const cleared = (own.data ?? []).flatMap(({ comboId, side, status }) => {
-      const combo = combos.data?.find((one) => one.id === comboId);
-      const part = combo === undefined ? null : comboPart(combo);
-      return part === null || side === "left" ? [] : [{ part, status }];
-    });
-    setMadeFor({ who, name: makers.name, studentId });
-    void make(poolOf(makers, now, cleared, wanted), questionOf(now, makers));
+    const cleared = (studentNow === studentId ? (own.data ?? []) : []).flatMap(
+      ({ comboId, side, status }) => {
+        const combo = combos.data?.find((one) => one.id === comboId);
+        const part = combo === undefined ? null : comboPart(combo);
+        return part === null || side === "left" ? [] : [{ part, status }];
+      },
+    );
+    setMadeFor({ name: makersAsked.name, studentId: studentNow });
+    void make(poolOf(makersAsked, now, cleared, wanted), questionOf(now, makersAsked));
   };
+  const group = groups.data?.find((one) => one.id === groupId);
+  const who = studentId ?? (group === undefined ? ALL : `group ${group.id}`);
   const choose = (value: string | null) =>
     setParams(
       () => {
@@ -128,6 +136,7 @@ export function MakePage() {
       : making.kind === "made" && making.made.ok
         ? making.made.combos
         : [];
+  const isOfOthers = madeFor.studentId !== studentId || madeFor.name !== makers?.name;
   const failure = failureOf(grid);
   if (failure !== null) {
     return (
@@ -311,9 +320,9 @@ export function MakePage() {
             </Alert>
           )}
         </div>
-        {found.length > 0 && madeFor.who !== who && (
+        {found.length > 0 && makers !== null && isOfOthers && (
           <Text>
-            These are for {madeFor.name}. “Suggest {asked.howMany}” makes some for {makers?.name}.
+            These are for {madeFor.name}. “Suggest {asked.howMany}” makes some for {makers.name}.
           </Text>
         )}
         <Found combos={found} names={names} tempo={tempo} student={madeFor.studentId} />
