@@ -11,8 +11,8 @@ interface NumberFieldProps extends Omit<
   /** Null for none, where `onSay` takes that. */
   readonly value: number | null;
   /**
-   * Says it only once the typing rests, or the field or its page is left: where a 4 on the way to 45 would throw something away, or
-   * have much reckoned for nothing.
+   * Says it only once the typing rests, or the field or its page is left: where a 4 on the way to 45 would throw
+   * something away, or have much reckoned for nothing.
    */
   readonly afterPause?: boolean;
 }

@@ -54,14 +54,14 @@ export function Found({ combos, names, tempo, student }: FoundProps) {
   const mayTeach = useMayTeach();
   const fresh = combos.filter((combo) => !kept.has(comboText(combo.parts)));
   const nameOf = ({ parts }: MadeCombo) => nameOfParts(parts, (part) => plainName(part, names));
-  const takeBack = async (stored: readonly ComboView[], texts: readonly string[]) => {
-    await Promise.all(
-      stored.map(({ id, version }) => change.mutateAsync({ id, version, isRemoved: true })),
-    ).then(
-      () => setKept((now) => new Set([...now].filter((text) => !texts.includes(text)))),
-      // Told where the change is made.
-      () => undefined,
-    );
+  const takeBack = (stored: readonly ComboView[]) => {
+    for (const { id, version, parts } of stored) {
+      // One that is refused stays saved; why is told where the change is made.
+      change.mutateAsync({ id, version, isRemoved: true }).then(
+        () => setKept((now) => new Set([...now].filter((text) => text !== comboText(parts)))),
+        () => undefined,
+      );
+    }
   };
   const keepAll = (list: readonly MadeCombo[]) => {
     if (keep.isPending) return;
@@ -75,7 +75,7 @@ export function Found({ combos, names, tempo, student }: FoundProps) {
           list.length === 1
             ? `“${first?.name ?? ""}” is on the shelf.`
             : `${counted(list.length, "combo is", "combos are")} on the shelf.`;
-        offerUndo(done, () => void takeBack(stored, texts));
+        offerUndo(done, () => takeBack(stored));
       },
     });
   };

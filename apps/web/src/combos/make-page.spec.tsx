@@ -155,6 +155,24 @@ describe("combos made up", () => {
     expect(sent.at(-1)?.body).toEqual({ version: 1, isRemoved: true });
   });
 
+  it("stay saved where taking one back is refused, that one alone", async () => {
+    let isFirst = true;
+    const { user } = make("?for=ada&many=2&difference=1&sides=0", {
+      "PATCH /combos/*": (body: unknown) => {
+        const answer = isFirst ? new Refused(409, "Not just now.") : body;
+        isFirst = false;
+        return answer;
+      },
+    });
+    await user.click(await isOpen());
+    await user.click(await screen.findByRole("button", { name: "Save all 2" }));
+    await screen.findByText("2 combos are on the shelf.");
+    await user.click(screen.getByRole("button", { name: "Undo" }));
+    expect(await screen.findByText("Not just now.")).toBeTruthy();
+    expect(await screen.findByRole("button", { name: "Save all 1" })).toBeTruthy();
+    expect(screen.getAllByRole("button", { name: "Saved" })).toHaveLength(1);
+  });
+
   it("say what stands in their way where there are none", async () => {
     const { user } = make("?for=bo&in=cross");
     await user.click(await isOpen());
