@@ -87,7 +87,7 @@ export default defineConfig({
             {
               // What both pages say and send, apart from what only the application has.
               name: "words",
-              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|own-day|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock|floor-run|ticks)|figure[\\/]moving[\\/]loaded-or|voice[\\/](metronome|recorded|speak|plan|spans)|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$|voice[\\/]words\.mp3/,
+              test: /apps[\\/]web[\\/]src[\\/](app[\\/](words|own-day|drill-words|plural|catalogue|syllabus|family|api|page-id|server-clock|studio|click|use-wake-lock|floor-run|kept-run|left-run|forgotten|ticks)|figure[\\/]moving[\\/]loaded-or|voice[\\/](metronome|recorded|speak|plan|spans)|device[\\/](command|outbox|passing|queue|sender|store|older))\.ts$|voice[\\/]words\.mp3/,
               priority: 8,
               minShareCount: 2,
             },

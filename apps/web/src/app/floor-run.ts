@@ -12,7 +12,7 @@ import {
 } from "@mirrup/core";
 import { isPacing, runAfter, runOf, secondsOf, type Run, type Tap } from "@mirrup/core/teaching";
 import { catalogue } from "./catalogue.js";
-import type { KeptRun } from "../device/index.js";
+import type { KeptRun } from "./kept-run.js";
 import { keptTicks, tappedTimes } from "./ticks.js";
 
 /** A run as it stands at an instant. */
@@ -32,8 +32,24 @@ export function runKey(personId: string, { studentId, subject, side }: RunSubjec
   return `${personId} ${studentId} ${subject} ${side}`;
 }
 
-export function newRun(setId: string, drill: Drill, at: number, said: number | null = null): KeptRun {
-  return { setId, drill, ...(said === null ? {} : { said }), taps: [], startedAt: at, lastTapAt: at };
+/** What is known of a set before anything of it is counted. */
+interface Begun {
+  /** The chance that was said of the drill, where it was proposed. */
+  readonly said?: number | null;
+  readonly studioId?: string | undefined;
+}
+
+export function newRun(
+  setId: string,
+  drill: Drill,
+  at: number,
+  { said = null, studioId }: Begun = {},
+): KeptRun {
+  return {
+    ...{ setId, drill, taps: [], startedAt: at, lastTapAt: at },
+    ...(said !== null && { said }),
+    ...(studioId !== undefined && { studioId }),
+  };
 }
 
 /** Seconds since the run began, at most the drill's own where it has a clock. */

@@ -10,6 +10,7 @@ import {
   beginRest,
   Deck,
   Rest,
+  Resumed,
   SetNote,
   Corrections,
   Counter,
@@ -164,14 +165,7 @@ export function StepSet(props: StepSetProps) {
           {callOf(score).length > MOST_CALLS ? " …" : ""}
         </p>
         <p className={classes.score}>{step.score}</p>
-        {floor.resumedFrom !== null && (
-          <p className={floorClasses.note}>
-            What was left unfinished goes on.{" "}
-            <button type="button" className={floorClasses.inline} onClick={floor.discard}>
-              Start over
-            </button>
-          </p>
-        )}
+        <Resumed floor={floor} />
         {(unkept || floor.unkept) && (
           <p role="alert" className={floorClasses.note}>
             This browser refuses to keep the taps. Leave the page open, free some space, and finish again.

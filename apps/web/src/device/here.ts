@@ -52,7 +52,8 @@ function commandOf<K extends Kind>(saying: Extract<Saying, { kind: K }>, id: str
   return { ...saying, id, at, sender };
 }
 
-const setCommand = (set: SetRequest) => commandOf({ kind: "set", set }, set.id, set.at);
+/** What is said of a set, under the set's own id. */
+export const setCommand = (set: SetRequest) => commandOf({ kind: "set", set }, set.id, set.at);
 const now = () => new Date().toISOString();
 
 /** Takes finished sets onto the device and sends them. */
@@ -72,10 +73,15 @@ export async function takeBackSets(sets: readonly SetRequest[]): Promise<void> {
   );
 }
 
+/** Sends what was put on the device past the outbox. */
+export function flushSoon(): void {
+  void outbox.flush();
+}
+
 /** Exchanges a run for the set that it came to. */
 export async function finishRun(key: string, set: SetRequest): Promise<void> {
   await exchangeRun(key, setCommand(set));
-  void outbox.flush();
+  flushSoon();
 }
 
 /** Says what was decided about a student, and answers what became of it. */

@@ -8,7 +8,7 @@ import { v7 as uuid } from "uuid";
 import type { Command } from "./command.js";
 import type { Waiting } from "./queue.js";
 import { isSender, type Sender } from "./sender.js";
-import type { KeptRun } from "./kept-run.js";
+import type { KeptRun } from "../app/kept-run.js";
 
 const OLD_DATABASE = "mirrup";
 const LISTS = { stops: "mirrup-stops", lessons: "mirrup-lesson-runs" } as const;

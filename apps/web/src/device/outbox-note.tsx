@@ -2,14 +2,17 @@ import type { StudentView } from "@mirrup/contract";
 import { Button, Group, Modal, Stack, Text } from "@mantine/core";
 import { useDisclosure } from "@mantine/hooks";
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
-import { pluralOf } from "../app/plural.js";
+import { lazy, Suspense, useEffect } from "react";
+import { counted, pluralOf } from "../app/plural.js";
 import { clockWords } from "./clock-words.js";
 import { commandWords, waitingWords } from "./command-words.js";
 import { outbox, startOutbox } from "./here.js";
 import { newcomersOf } from "./shown.js";
+import { useLeftRuns } from "./use-left-runs.js";
 import { useOutbox } from "./use-outbox.js";
 import classes from "./outbox-note.module.css";
+
+const LeftSets = lazy(async () => ({ default: (await import("./left-sets.js")).LeftSets }));
 
 /** Tells what waits on this device and what the server refused; opens the tray where that is dealt with. */
 export function OutboxNote() {
@@ -17,6 +20,7 @@ export function OutboxNote() {
   useEffect(startOutbox, []);
   const { waiting, refused, silent, signedOut, clockAheadSeconds } = useOutbox();
   const [opened, { open, close }] = useDisclosure(false);
+  const { left: unfinished, look } = useLeftRuns();
   const newcomers = newcomersOf([...waiting, ...refused].map((one) => one.command));
   const nameOf = (id: string) =>
     newcomers.find((one) => one.id === id)?.name ??
@@ -28,6 +32,7 @@ export function OutboxNote() {
   const said = [
     ...(waiting.length > 0 ? [`${left} still to send`] : []),
     ...(refused.length > 0 ? [attention] : []),
+    ...(unfinished.length > 0 ? [`${counted(unfinished.length, "set")} not finished`] : []),
     ...(clockAheadSeconds === 0 ? [] : ["This clock is wrong"]),
   ];
   return (
@@ -83,6 +88,11 @@ export function OutboxNote() {
               </Group>
             </section>
           ))}
+          {unfinished.length > 0 && (
+            <Suspense fallback={<Text role="status">Opening …</Text>}>
+              <LeftSets left={unfinished} nameOf={nameOf} onChange={look} onLeave={close} />
+            </Suspense>
+          )}
           {clockAheadSeconds !== 0 && (
             <section>
               <Text fw={700}>This device’s clock is {clockWords(clockAheadSeconds)}</Text>
@@ -92,7 +102,7 @@ export function OutboxNote() {
               </Text>
             </section>
           )}
-          {waiting.length + refused.length === 0 && (
+          {waiting.length + refused.length + unfinished.length === 0 && (
             <Text>Nothing waits here; the server has everything.</Text>
           )}
         </Stack>

@@ -5,7 +5,7 @@
 import type { DehydratedState } from "@tanstack/react-query";
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import type { Command } from "./command.js";
-import type { KeptRun } from "./kept-run.js";
+import { asideKey, type KeptRun } from "../app/kept-run.js";
 import { takeOver } from "./older.js";
 import type { Waiting } from "./queue.js";
 import type { Sender } from "./sender.js";
@@ -167,6 +167,43 @@ export async function exchangeRun(key: string, command: Command): Promise<void> 
   ];
   transaction.commit();
   await Promise.all([...exchanged, transaction.done]);
+}
+
+/** The same for a run as it stands there, by what is said of it: nothing where it is gone, or nothing is said. */
+export async function exchangeLeft(key: string, said: (run: KeptRun) => Command | null): Promise<void> {
+  const transaction = (await device()).transaction(["runs", "commands"], "readwrite");
+  const run = await transaction.objectStore("runs").get(key);
+  const command = run === undefined ? null : said(run);
+  if (command !== null) {
+    await transaction.objectStore("commands").put({ command, refusal: null });
+    await transaction.objectStore("runs").delete(key);
+  }
+  await transaction.done;
+}
+
+/** Takes a run off the device, and answers it; null where there is none. */
+export async function takeRun(key: string): Promise<KeptRun | null> {
+  const transaction = (await device()).transaction("runs", "readwrite");
+  const run = await transaction.store.get(key);
+  await transaction.store.delete(key);
+  await transaction.done;
+  return run ?? null;
+}
+
+/** Puts a run beside the place where it was counted, so that another can begin there. */
+export async function putAside(key: string, run: KeptRun): Promise<void> {
+  const transaction = (await device()).transaction("runs", "readwrite");
+  await transaction.store.put(run, asideKey(key, run));
+  await transaction.store.delete(key);
+  await transaction.done;
+}
+
+/** Puts a run back where it was counted, or beside it where another has begun there since. */
+export async function putBack(key: string, run: KeptRun): Promise<void> {
+  const transaction = (await device()).transaction("runs", "readwrite");
+  const there = await transaction.store.get(key);
+  await transaction.store.put(run, there === undefined ? key : asideKey(key, run));
+  await transaction.done;
 }
 
 /** One device keeps one studio's readings: those of whoever used it last. */

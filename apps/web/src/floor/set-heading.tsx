@@ -11,9 +11,8 @@ import type { RunSubject } from "../app/floor-run.js";
 import classes from "./floor.module.css";
 import { FormNote } from "./form-note.js";
 import { Noted, useLastNoted } from "./last-note.js";
+import { Resumed } from "./resumed.js";
 import type { FloorRun } from "./use-run.js";
-
-const clock = new Intl.DateTimeFormat("en-GB", { timeStyle: "short" });
 
 interface SetHeadingProps {
   readonly about: RunSubject;
@@ -69,14 +68,7 @@ export function SetHeading({ about, floor, gate, proposal, after, ropeMisfitMm, 
           {drillOfWords(after.subject, after.side, after.drill)}.
         </p>
       )}
-      {floor.resumedFrom !== null && (
-        <p className={classes.note}>
-          Goes on from {clock.format(floor.resumedFrom)}, where it was left.{" "}
-          <button type="button" className={classes.inline} onClick={floor.discard}>
-            Start over
-          </button>
-        </p>
-      )}
+      <Resumed floor={floor} />
       {floor.full && (
         <p className={classes.note} role="alert">
           This set is longer than a lesson. Finish it, and begin another.

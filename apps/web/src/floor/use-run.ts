@@ -4,11 +4,14 @@ import { isPacing, secondsOf, type Tap } from "@mirrup/core/teaching";
 import { startTransition, useCallback, useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import {
+  claimRun,
   currentSender,
   dropRun,
   finishRun,
   keepRun,
   keptRun,
+  putAside,
+  showRun,
   writtenRun,
   type KeptRun,
 } from "../device/index.js";
@@ -33,7 +36,7 @@ import {
 } from "../app/floor-run.js";
 import type { Moment } from "../app/floor-run.js";
 import { held, type Held } from "../app/held.js";
-import { claimRun } from "./one-tab.js";
+import { hasCounted, isOfAnother } from "../app/left-run.js";
 import { isPacedHere, startPacing, stopPacing } from "./pacing.js";
 
 /** What a floor is drawn with can be a tap old; what its keys do goes by `newest`. */
@@ -64,6 +67,9 @@ export interface FloorRun extends Counted {
   readonly locate: (turn: number) => void;
   readonly undo: () => void;
   readonly discard: () => void;
+  /** Whether what was counted was put away here, and nothing has been counted since. */
+  readonly startedOver: boolean;
+  readonly bringBack: () => void;
   /** What a handle has heard since it was switched on, which was `since` by this device's clock. */
   readonly sense: (tapsFrom: (offset: number) => readonly Tap[], since: number) => void;
   readonly stopSensing: () => void;
@@ -78,6 +84,15 @@ export interface FloorRun extends Counted {
 
 const TICK_MS = 200;
 
+/** What the device has of a drill's run; one of another lesson makes room for a new one. */
+async function ofThisLesson(key: string): Promise<KeptRun | null> {
+  const found = await keptRun(key);
+  const run = found === undefined ? null : readRun(found);
+  if (run === null || !isOfAnother(run, Date.now())) return run;
+  await (hasCounted(run) ? putAside(key, run) : dropRun(key));
+  return null;
+}
+
 /** One drill being run: every tap is on the device as soon as it is on the screen. */
 export function useRun(about: RunSubject, proposed: Drill, said: number | null = null): FloorRun {
   const sender = currentSender();
@@ -87,6 +102,7 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
   const [ready, setReady] = useState(false);
   const [resumedFrom, setResumedFrom] = useState<number | null>(null);
   const [unkept, setUnkept] = useState(false);
+  const [putAway, setPutAway] = useState<KeptRun | null>(null);
   const show = useCallback(
     (run: KeptRun | null) => {
       live.set({ kept: run, now: Date.now() });
@@ -110,9 +126,8 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       },
     });
     const read = () =>
-      keptRun(key)
-        .then((found) => {
-          const read = found === undefined ? null : readRun(found);
+      ofThisLesson(key)
+        .then((read) => {
           if (!wanted || read === null) return;
           const run = isPacedHere(key) ? read : takenUp(read);
           show(run);
@@ -128,6 +143,8 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
       claim.release();
     };
   }, [key, claims, show]);
+
+  useEffect(() => showRun(key), [key]);
 
   const drawn = countedAt({ kept, now }, proposed);
   const { drill, run, pacing } = drawn;
@@ -170,7 +187,8 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     return set;
   };
   const exchange = (set: SetRequest) => (isFinishing.current ? null : stored(set));
-  const runOrNew = (at: number): KeptRun => live.get().kept ?? newRun(uuid(), proposed, at, said);
+  const fresh = (of: Drill, at: number) => newRun(uuid(), of, at, { said, studioId: sender?.studioId });
+  const runOrNew = (at: number): KeptRun => live.get().kept ?? fresh(proposed, at);
 
   return {
     ...drawn,
@@ -210,7 +228,21 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
     undo: () => {
       mend((run) => withoutLast(run));
     },
-    discard: () => change(null),
+    startedOver: kept === null && putAway !== null,
+    discard: () => {
+      const { kept: counted } = live.get();
+      const now = Date.now();
+      // A count that goes on by itself ends here.
+      setPutAway(
+        counted !== null && isPacing(counted.taps) ? withEntry(counted, { kind: "stop" }, now) : counted,
+      );
+      change(null);
+    },
+    bringBack: () => {
+      if (live.get().kept !== null || putAway === null) return;
+      change(takenUp(putAway));
+      setResumedFrom(putAway.startedAt);
+    },
     sense: (tapsFrom, since) => {
       const run = runOrNew(since);
       const offset = (since - run.startedAt) / 1000;
@@ -225,6 +257,6 @@ export function useRun(about: RunSubject, proposed: Drill, said: number | null =
         throw new Error("A set that has no tap here cannot be finished.");
       return exchange(setOf(about, counted, Date.now()));
     },
-    finishByHand: (counts) => exchange(setByHand(about, newRun(uuid(), drill, Date.now(), said), counts)),
+    finishByHand: (counts) => exchange(setByHand(about, fresh(drill, Date.now()), counts)),
   };
 }

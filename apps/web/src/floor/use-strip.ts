@@ -1,7 +1,7 @@
 import { useInterval, useLocalStorage } from "@mantine/hooks";
 import { useEffect, useState } from "react";
-import { keptRuns, usePersonId, type KeptRun } from "../device/index.js";
-import type { RunSubject } from "../app/floor-run.js";
+import { keptRuns, showRun, usePersonId, type KeptRun } from "../device/index.js";
+import { runKey, type RunSubject } from "../app/floor-run.js";
 import { withEntryOf, withoutStudent, type StripEntry } from "./strip.js";
 
 const LOOK_MS = 1000;
@@ -40,6 +40,11 @@ export function useStrip(about: RunSubject, name: string): Strip {
     if (isUsed) start();
     return stop;
   }, [isUsed, start, stop]);
+
+  useEffect(() => {
+    const hide = entries.map((entry) => showRun(runKey(personId, entry)));
+    return () => hide.forEach((one) => one());
+  }, [entries, personId]);
 
   const { studentId, subject, side } = about;
   const own = entries.find((one) => one.studentId === studentId);

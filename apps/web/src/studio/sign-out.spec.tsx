@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import { setOf } from "../device/testing.js";
-import { outbox, saySets } from "../device/index.js";
+import { newRun, withEntry } from "../app/floor-run.js";
+import { dropRun, keepRun, outbox, saySets } from "../device/index.js";
 import { drawn, Refused, SILENT } from "../testing/drawn.js";
 import { emptyOutbox } from "../testing/outbox.js";
 import { SignOut } from "./sign-out.js";
@@ -69,5 +70,25 @@ describe("signing out", () => {
     expect((await screen.findByRole("alert")).textContent).toBe("Mirrup's server does not answer just now.");
     expect(leaving()).toHaveLength(1);
     expect(outbox.current().waiting).toHaveLength(1);
+  });
+
+  it("warns of a set that was counted and not finished", async () => {
+    const run = withEntry(
+      newRun("left", { kind: "streak", count: 10 }, Date.now()),
+      { kind: "clean" },
+      Date.now(),
+    );
+    await keepRun("coach ada cross left", run);
+    const { user, sent } = drawn(<SignOut />, { answers: { "POST /auth/sign-out": { done: true } } });
+    await act(() => new Promise((resolve) => setTimeout(resolve, 50)));
+    await user.click(press("Sign out"));
+    const asked = await screen.findByRole("dialog", { name: "Not everything is finished" });
+    expect(asked.textContent).toContain(
+      "1 set that was counted here is not finished. It stays on this device",
+    );
+    expect(asked.textContent).not.toContain("waits");
+    await user.click(within(asked).getByRole("button", { name: "Sign out all the same" }));
+    await waitFor(() => expect(sent.map(({ path }) => path)).toEqual(["/auth/sign-out"]));
+    await dropRun("coach ada cross left");
   });
 });

@@ -2,9 +2,9 @@ import type { Done } from "@mirrup/contract";
 import { Button, Group, Modal, Text } from "@mantine/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { pluralOf } from "../app/plural.js";
+import { counted, pluralOf } from "../app/plural.js";
 import { post } from "../app/api.js";
-import { dropAllUnsaved, forgetReadings, useOutbox, waitingWords } from "../device/index.js";
+import { dropAllUnsaved, forgetReadings, useLeftRuns, useOutbox, waitingWords } from "../device/index.js";
 
 type Way = "sign-out" | "sign-out-everywhere";
 const WAYS: readonly (readonly [Way, string])[] = [
@@ -18,6 +18,7 @@ const LONGEST_MS = 10_000;
 export function SignOut() {
   const navigate = useNavigate();
   const { waiting } = useOutbox();
+  const { left } = useLeftRuns();
   const [asked, setAsked] = useState<Way | null>(null);
   const [leaving, setLeaving] = useState<Way | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -35,7 +36,7 @@ export function SignOut() {
       setLeaving(null);
     }
   };
-  const ask = (way: Way) => (waiting.length > 0 ? setAsked(way) : void leave(way));
+  const ask = (way: Way) => (waiting.length + left.length > 0 ? setAsked(way) : void leave(way));
   return (
     <>
       <Group>
@@ -53,13 +54,22 @@ export function SignOut() {
       <Modal
         opened={asked !== null}
         onClose={() => setAsked(null)}
-        title="Not everything is sent"
+        title={waiting.length > 0 ? "Not everything is sent" : "Not everything is finished"}
         closeButtonProps={{ "aria-label": "Close" }}
       >
-        <Text>
-          {waitingWords(waiting.map((one) => one.command))} {pluralOf(waiting.length, "waits", "wait")} on
-          this device still, and {pluralOf(waiting.length, "is", "are")} sent when you sign in again on it.
-        </Text>
+        {waiting.length > 0 && (
+          <Text>
+            {waitingWords(waiting.map((one) => one.command))} {pluralOf(waiting.length, "waits", "wait")} on
+            this device still, and {pluralOf(waiting.length, "is", "are")} sent when you sign in again on it.
+          </Text>
+        )}
+        {left.length > 0 && (
+          <Text>
+            {counted(left.length, "set that was counted here is", "sets that were counted here are")} not
+            finished. {pluralOf(left.length, "It stays", "They stay")} on this device alone, until you sign in
+            on it again.
+          </Text>
+        )}
         <Group mt="md">
           <Button loading={leaving !== null} onClick={() => asked !== null && void leave(asked)}>
             Sign out all the same

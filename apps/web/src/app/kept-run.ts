@@ -4,6 +4,8 @@ import type { Tap } from "@mirrup/core/teaching";
 /** A run under way, kept at every tap. */
 export interface KeptRun {
   readonly setId: string;
+  /** Whose it is; nothing where an older version kept it. */
+  readonly studioId?: string;
   readonly drill: Drill;
   /** The chance that was said of the drill, where it was proposed. */
   readonly said?: number;
@@ -16,4 +18,9 @@ export interface KeptRun {
   readonly sensedFrom?: number;
   /** When a page last saw the count going on by itself. */
   readonly seenAt?: number;
+}
+
+/** What a run is kept under once another one begins in its place. */
+export function asideKey(key: string, { setId }: KeptRun): string {
+  return `${key} ${setId}`;
 }
