@@ -191,10 +191,19 @@ test("pain ends the jumping for today with one tap, and a slip can be taken back
 }) => {
   await page.goto(`${await mirrup.studentPath("Dag Ellerby")}/floor/basic-bounce/whole`);
   await floorIsOpen(page);
+  await press(page, "Space", 3);
   await page.getByRole("button", { name: "Pain: stop today" }).click();
   await expect(page.getByRole("alert")).toContainText("Jumping ends for Dag Ellerby today");
   await expect(page.getByRole("button", { name: /^Clean/ })).toBeHidden();
   await page.reload();
+  // What was jumped until then counts.
+  await page.getByRole("button", { name: "1 set not finished" }).click();
+  await expect(page.getByText(/^Dag Ellerby, basic bounce: 3 clean, \d/)).toBeVisible();
+  const stored = page.waitForResponse((response) => response.url().endsWith("/api/sets") && response.ok());
+  await page.getByRole("button", { name: "Finish it as it is" }).click();
+  await stored;
+  await expect(page.getByText("Nothing waits here; the server has everything.")).toBeVisible();
+  await page.getByRole("button", { name: "Close" }).click();
   await expect(page.getByRole("alert")).toContainText("licensed professional");
   await page.goto(`${mirrup.root}/students`);
   await expect(page.getByRole("link", { name: /Dag Ellerby/ })).toContainText("No drill today.");
