@@ -127,9 +127,29 @@ describe("what a phone keeps", () => {
     const run = withEntry(newRun("set", chosen.drill, START), { kind: "clean" }, after(1));
     const counting: Counting = { ...chosen, kept: run };
     keepCounting(TOKEN, counting, kept);
-    expect(countingKept(TOKEN, kept)).toEqual(counting);
-    expect(countingKept("another", kept)).toBeNull();
+    expect(countingKept(TOKEN, kept, START)).toEqual({ counting, isOld: false });
+    expect(countingKept("another", kept, START)).toBeNull();
     keepCounting(TOKEN, null, kept);
-    expect(countingKept(TOKEN, kept)).toBeNull();
+    expect(countingKept(TOKEN, kept, START)).toBeNull();
+  });
+
+  it("is told apart from what is counted today, and is nothing where only a clock ran, or nobody can read it", () => {
+    const kept = storage();
+    const DAY = 24 * 3600;
+    const keep = (counting: Counting) => keepCounting(TOKEN, counting, kept);
+    const run = withEntry(newRun("set", chosen.drill, START), { kind: "miss" }, after(1));
+    keep({ ...chosen, kept: run });
+    expect(countingKept(TOKEN, kept, after(DAY))?.isOld).toBe(true);
+    const hold = { kind: "hold", seconds: 30 } as const;
+    keep({ ...chosen, drill: hold, kept: newRun("set", hold, START) });
+    expect(countingKept(TOKEN, kept, after(60))?.isOld).toBe(false);
+    expect(countingKept(TOKEN, kept, after(DAY))).toBeNull();
+    keep({ ...chosen, drill: { kind: "somersault" } as never, kept: null });
+    expect(countingKept(TOKEN, kept, START)).toBeNull();
+    keep({ ...chosen, kept: null });
+    expect(countingKept(TOKEN, kept, after(DAY))).toEqual({
+      counting: { ...chosen, kept: null },
+      isOld: false,
+    });
   });
 });

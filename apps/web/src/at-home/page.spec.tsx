@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
-import type { HomeView } from "@mirrup/contract";
+import type { HomeSet, HomeView } from "@mirrup/contract";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import { drawn, Refused, SILENT, type Answers } from "../testing/drawn.js";
+import type { Counting } from "./counted.js";
 import { HomePage } from "./page.js";
 
 const TOKEN = "abcdefghijklmnopqrstuvwxyz";
@@ -197,6 +198,35 @@ describe("a student's page at home", () => {
     await second.user.click(screen.getByRole("button", { name: "Hand in" }));
     expect(await screen.findByText("1 set waits on this phone, until there is a network.")).toBeTruthy();
     expect(screen.getByText(/^As of /)).toBeTruthy();
+  });
+
+  it("hands in a set of another day as it was counted, on its day, and goes on with none", async () => {
+    const first = page({ [`GET /home/${TOKEN}`]: VIEW });
+    await first.user.click(await screen.findByRole("button", { name: /Cross, left side/ }));
+    await first.user.click(screen.getByRole("button", { name: "Clean" }));
+    await first.user.click(screen.getByRole("button", { name: "Missed" }));
+    cleanup();
+    const WEEK = 7 * 24 * 3_600_000;
+    const key = `mirrup-home-counting ${TOKEN}`;
+    const before = JSON.parse(localStorage.getItem(key) ?? "{}") as Counting;
+    if (before.kept === null) throw new Error("Nothing was kept.");
+    const { startedAt, lastTapAt } = before.kept;
+    const kept = { ...before.kept, startedAt: startedAt - WEEK, lastTapAt: lastTapAt - WEEK };
+    localStorage.setItem(key, JSON.stringify({ ...before, kept }));
+    const { user, sent } = page({
+      [`GET /home/${TOKEN}`]: VIEW,
+      [`POST /home/${TOKEN}/sets`]: { stored: [], clockAheadSeconds: 0 },
+    });
+    expect(await screen.findByText(/^A set of cross, left side was begun on .*: 1\sclean/)).toBeTruthy();
+    expect(screen.queryByRole("button", { name: "Go on with it" })).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Hand it in as it is" }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    const { sets } = sent[0]?.body as { readonly sets: readonly HomeSet[] };
+    expect(sets).toMatchObject([{ id: before.id, clean: 1, misses: [{ position: 2 }] }]);
+    const [set] = sets;
+    expect(Date.parse(set?.at ?? "")).toBeLessThan(Date.now() - WEEK + 60_000);
+    expect(set?.seconds).toBeLessThan(60);
+    expect(localStorage.getItem(key)).toBeNull();
   });
 
   it("shows nothing once the link has ended, and keeps nothing of it", async () => {

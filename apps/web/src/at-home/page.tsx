@@ -4,7 +4,9 @@ import { FAMILIES, grouped } from "@mirrup/core";
 import { isMet } from "@mirrup/core/teaching";
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { v7 as uuid } from "uuid";
-import { drillOfWords } from "../app/drill-words.js";
+import { countsWords, drillOfWords } from "../app/drill-words.js";
+import { runAt } from "../app/floor-run.js";
+import type { KeptRun } from "../app/kept-run.js";
 import { familyOf } from "../app/family.js";
 import { counted } from "../app/plural.js";
 import {
@@ -18,7 +20,7 @@ import {
   subjectName,
 } from "../app/words.js";
 import { CountingScreen } from "./counting-screen.js";
-import type { Counting } from "./counted.js";
+import { tappedSet, type Counting } from "./counted.js";
 import { countingKept, keepCounting } from "./kept-counting.js";
 import { commandOf, homeOutbox } from "./outbox.js";
 import { useHome } from "./use-home.js";
@@ -29,9 +31,10 @@ export function HomePage({ token }: { readonly token: string }) {
   const { home, readAgain } = useHome(token);
   const outbox = useMemo(() => homeOutbox(token), [token]);
   const { waiting, refused, silent } = useSyncExternalStore(outbox.onChange, outbox.current);
-  const [counting, setCounting] = useState(() => countingKept(token, localStorage));
+  const [found] = useState(() => countingKept(token, localStorage, Date.now()));
+  const [counting, setCounting] = useState(found?.isOld === false ? found.counting : null);
   // Left in the middle: what was tapped stays on the phone.
-  const [begun, setBegun] = useState<Counting | null>(null);
+  const [begun, setBegun] = useState(found?.isOld === true ? found.counting : null);
   const [isThanked, setThanked] = useState(false);
   const [isUnkept, setUnkept] = useState(false);
   useEffect(() => {
@@ -96,17 +99,15 @@ export function HomePage({ token }: { readonly token: string }) {
         <h1>Your practice</h1>
       </header>
       <Handing waiting={waiting.length} {...{ silent, isThanked, isUnkept }} />
-      {begun !== null && (
-        <p className={classes.note}>
-          A set of {subjectName(begun.subject, begun.side)} is begun. Another one that you begin takes its
-          place.{" "}
-          <button type="button" className={classes.plain} onClick={() => count(begun)}>
-            Go on with it
-          </button>{" "}
-          <button type="button" className={classes.plain} onClick={() => count(null)}>
-            Throw it away
-          </button>
-        </p>
+      {begun?.kept != null && (
+        <Begun
+          about={begun}
+          run={begun.kept}
+          isOld={begun === found?.counting}
+          onGoOn={() => count(begun)}
+          onHandIn={(set) => void finish(set)}
+          onDrop={() => count(null)}
+        />
       )}
       {refused.map((one) => (
         <p key={one.command.id} className={classes.note} role="alert">
@@ -133,6 +134,45 @@ export function HomePage({ token }: { readonly token: string }) {
         />
       )}
     </main>
+  );
+}
+
+interface BegunProps {
+  readonly about: Counting;
+  readonly run: KeptRun;
+  /** Whether it was begun on another day. */
+  readonly isOld: boolean;
+  readonly onGoOn: () => void;
+  readonly onHandIn: (set: HomeSet) => void;
+  readonly onDrop: () => void;
+}
+
+/** A set that was left in the middle: of today it is gone on with, of another day handed in as it was. */
+function Begun({ about, run, isOld, onGoOn, onHandIn, onDrop }: BegunProps) {
+  const name = subjectName(about.subject, about.side);
+  return (
+    <p className={classes.note}>
+      {isOld
+        ? `A set of ${name} was begun on ${dateTimeWords(new Date(run.startedAt).toISOString())} and not handed in: ${countsWords(runAt(run, run.lastTapAt))}.`
+        : `A set of ${name} is begun.`}{" "}
+      Another one that you begin takes its place.{" "}
+      {isOld ? (
+        <button
+          type="button"
+          className={classes.plain}
+          onClick={() => onHandIn(tappedSet(about, run, Date.now()))}
+        >
+          Hand it in as it is
+        </button>
+      ) : (
+        <button type="button" className={classes.plain} onClick={onGoOn}>
+          Go on with it
+        </button>
+      )}{" "}
+      <button type="button" className={classes.plain} onClick={onDrop}>
+        Throw it away
+      </button>
+    </p>
   );
 }
 
