@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import type { ComboView } from "@mirrup/contract";
-import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { act, cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { outbox } from "../device/index.js";
 import { drawn, Refused, SILENT, signedIn, type Answers } from "../testing/drawn.js";
@@ -131,5 +131,19 @@ describe("a combo on the floor", () => {
     cleanup();
     floor("whole", { "GET /combos": new Refused(422, "Ask otherwise.") }, "right");
     expect(await screen.findByText("Ask otherwise.")).toBeDefined();
+  });
+
+  it("opens once where the sets before cannot be read, however often a part of it asks", async () => {
+    let asked = 0;
+    floor("whole", {
+      "GET /students/ada/combo-sets": () => {
+        asked += 1;
+        return new Refused(503, "There is too much to do just now.");
+      },
+    });
+    await begins();
+    await act(() => new Promise((resolve) => setTimeout(resolve, 100)));
+    expect(asked).toBeLessThanOrEqual(2);
+    expect(screen.getByRole("button", { name: /^Clean/ })).toBeDefined();
   });
 });

@@ -8,6 +8,7 @@ import { useNavigate, useParams } from "react-router";
 import { failureOf } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
+import { useOpened } from "../app/use-opened.js";
 import { capital } from "../app/words.js";
 import { floorClasses, FloorHeader, Stopped, useStopped, useWakeLock } from "../floor/index.js";
 import { LedBar, useLed } from "../led/index.js";
@@ -28,6 +29,8 @@ export function ComboFloorPage() {
   const student = useQuery(studentQuery(studentId));
   const sets = useQuery(comboSetsQuery(studentId, comboId));
   useWakeLock();
+  const floorKey = `${studentId} ${comboId} ${side} ${step}`;
+  const isOpen = useOpened(sets.data === undefined && sets.fetchStatus === "fetching", floorKey);
   const combo = combos.data?.find((one) => one.id === comboId);
   const known = SIDE_NAMES.find((one) => one === side);
   const failed = [combos, student].find((query) => failureOf(query) !== null);
@@ -38,7 +41,7 @@ export function ComboFloorPage() {
       </Fault>
     );
   }
-  if (combos.data === undefined || (sets.data === undefined && sets.fetchStatus === "fetching")) {
+  if (combos.data === undefined || !isOpen) {
     return (
       <main className={floorClasses.floor}>
         <p role="status">Opening the floor …</p>
@@ -50,7 +53,7 @@ export function ComboFloorPage() {
   }
   return (
     <ComboFloor
-      key={`${studentId} ${comboId} ${side} ${step}`}
+      key={floorKey}
       combo={combo}
       names={namesOf(combos.data)}
       student={student.data ?? { id: studentId, name: "", hasStopped: false, dominantHand: null }}

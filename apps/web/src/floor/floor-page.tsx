@@ -20,6 +20,7 @@ import { FloorSet } from "./floor-set.js";
 import { AnotherStudent, StudentStrip } from "./student-strip.js";
 import { useLead } from "./use-lead.js";
 import { useStrip } from "./use-strip.js";
+import { useOpened } from "../app/use-opened.js";
 import { useWakeLock } from "../app/use-wake-lock.js";
 import { FloorHeader } from "./floor-header.js";
 import classes from "./floor.module.css";
@@ -111,8 +112,10 @@ function Floor({ studentId, subject, side }: FloorProps) {
 
   // What is proposed needs no ladder, and a floor does not wait for one that does not come at once.
   const needsLadder = proposed === null && ladder.failureCount === 0;
-  const isOpening = [standings, ...(needsLadder ? [ladder] : [])].some(
-    (one) => one.isPending && one.fetchStatus === "fetching",
+  const isOpen = useOpened(
+    [standings, ...(needsLadder ? [ladder] : [])].some(
+      (one) => one.isPending && one.fetchStatus === "fetching",
+    ),
   );
   const gone = student.error ?? standings.error;
   // Offline the counting goes on; only a refusal (no such student, deleted) ends it.
@@ -137,7 +140,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
         <PresenceNote presence={presence} what="What is counted there becomes a set of its own." />
       )}
       {!hasStopped &&
-        (isOpening ? (
+        (!isOpen ? (
           <p role="status" className={classes.note}>
             Opening the floor …
           </p>
