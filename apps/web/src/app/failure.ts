@@ -1,7 +1,12 @@
-import { isProblem } from "./api.js";
+import { isProblem, type ProblemError } from "./api.js";
 
 /** Asked again it will be the same: there is no such thing, any more, or not for whoever asks. */
 const FOR_GOOD: ReadonlySet<number> = new Set([403, 404, 410]);
+
+/** Whether what was asked for is no more, or never was, or is nobody's business who asks. */
+export function isGone(error: unknown): error is ProblemError {
+  return isProblem(error) && FOR_GOOD.has(error.problem.status);
+}
 
 interface Read {
   readonly data: unknown;
@@ -14,5 +19,5 @@ interface Read {
  */
 export function failureOf({ data, error }: Read): Error | null {
   if (error === null || data === undefined) return error;
-  return isProblem(error) && FOR_GOOD.has(error.problem.status) ? error : null;
+  return isGone(error) ? error : null;
 }

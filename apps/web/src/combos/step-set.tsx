@@ -17,6 +17,7 @@ import {
   floorClasses,
   Pads,
   TempoTools,
+  Unkept,
   useFloorKeys,
   useOutcome,
   useRun,
@@ -166,11 +167,7 @@ export function StepSet(props: StepSetProps) {
         </p>
         <p className={classes.score}>{step.score}</p>
         <Resumed floor={floor} />
-        {(unkept || floor.unkept) && (
-          <p role="alert" className={floorClasses.note}>
-            This browser refuses to keep the taps. Leave the page open, free some space, and finish again.
-          </p>
-        )}
+        <Unkept is={unkept || floor.unkept} />
       </div>
       <Counter floor={floor} best={0} gate={step.code === "whole" ? COMBO_GATE : null}>
         {!begun && <Rest studentId={about.studentId} />}

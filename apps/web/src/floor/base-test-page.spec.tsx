@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
+import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import { CATALOGUE } from "@mirrup/catalogue";
 import type { SetRequest } from "@mirrup/contract";
 import { localDate } from "@mirrup/core";
@@ -123,5 +123,29 @@ describe("the base test", () => {
     cleanup();
     test([], { "GET /students/ada": SILENT });
     expect((await steps())[0]).toBe("now");
+  });
+
+  it("ends where it hurts, with what was done by then, and goes on where that was a slip", async () => {
+    const { user } = test([passed(0)], { "PUT /students/ada/stop": SILENT });
+    await user.click(await screen.findByRole("button", { name: "Pain: stop today" }));
+    expect((await screen.findByRole("alert")).textContent).toContain("Jumping ends for");
+    expect(screen.queryByRole("button", { name: /^Clean/ })).toBeNull();
+    expect(screen.queryByRole("button", { name: "Pain: stop today" })).toBeNull();
+    expect((await steps())[0]).toBe("done");
+    await user.click(screen.getByRole("button", { name: "It was pressed by mistake" }));
+    expect(await screen.findByRole("button", { name: /^Clean/ })).toBeDefined();
+  });
+
+  it("goes on while the server has a fault, and says where the device keeps nothing", async () => {
+    test([passed(0), passed(1), passed(2), passed(3)], { "GET /students/ada": new Refused(500, "A fault.") });
+    await waitFor(() =>
+      expect(screen.getByRole("button", { name: /^Clean/ }).hasAttribute("disabled")).toBe(false),
+    );
+    const full = jest.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
+      throw new DOMException("No room.", "QuotaExceededError");
+    });
+    press(" ");
+    expect((await screen.findByRole("alert")).textContent).toContain("This browser refuses to keep the taps");
+    full.mockRestore();
   });
 });

@@ -8,7 +8,7 @@ import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { ownDay } from "../app/own-day.js";
 import { pluralOf } from "../app/plural.js";
-import { isProblem, isSignedOut } from "../app/api.js";
+import { isGone } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
@@ -16,6 +16,7 @@ import { usePersonId } from "../device/index.js";
 import { studentQuery } from "../students/index.js";
 import classes from "./base-test.module.css";
 import { Counter } from "./counter.js";
+import { Stopped, useStopped } from "./early-stop.js";
 import { Elsewhere } from "./elsewhere.js";
 import { FaultStrip } from "./fault-strip.js";
 import { faultsOf } from "./faults-of.js";
@@ -23,6 +24,7 @@ import { FloorHeader } from "./floor-header.js";
 import { asksWhy } from "../app/floor-run.js";
 import floor from "./floor.module.css";
 import { Pads } from "./pads.js";
+import { Unkept } from "./unkept.js";
 import { useFloorKeys } from "./use-floor-keys.js";
 import { useRun } from "./use-run.js";
 import { useWakeLock } from "../app/use-wake-lock.js";
@@ -46,16 +48,26 @@ export function BaseTestPage() {
     defaultValue: NO_SETS,
     getInitialValueInEffect: false,
   });
-  const refusal = isProblem(student.error) && !isSignedOut(student.error) ? student.error : null;
-  if (refusal !== null) return <Fault title="This student is not here">{refusal.message}</Fault>;
+  const name = student.data?.name ?? "";
+  const { hasStopped, press } = useStopped(studentId, student.data?.hasStopped ?? false);
+  if (isGone(student.error)) return <Fault title="This student is not here">{student.error.message}</Fault>;
   const progress = baseTestProgress(BASE, sets);
   return (
     <main className={floor.floor}>
-      <FloorHeader to={paths.student(studentId)} title={"Base test"} sub={student.data?.name ?? ""} />
+      <FloorHeader to={paths.student(studentId)} title="Base test" sub={name}>
+        {!hasStopped && progress.next !== null && (
+          <button type="button" className={floor.leave} onClick={() => press(true)}>
+            Pain: stop today
+          </button>
+        )}
+      </FloorHeader>
+      {hasStopped && (
+        <Stopped name={name} isSent={student.data?.hasStopped === true} onTakeBack={() => press(false)} />
+      )}
       <Parts progress={progress} />
       {progress.next === null ? (
         <Ended end={progress.end} to={paths.student(studentId)} />
-      ) : (
+      ) : hasStopped ? null : (
         <Part
           key={`${sets.length}`}
           studentId={studentId}
@@ -112,9 +124,10 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
   const leftAt = ({ misses }: Run) => progress.missesLeft - misses.length;
   const overAt = (at: Run) => at.end !== "running" || leftAt(at) < 0;
   const [left, isOver] = [leftAt(run.run), overAt(run.run)];
+  const [unkept, setUnkept] = useState(false);
   const finish = () => {
     if (!run.newest().begun) return;
-    void run.finish()?.then(onDone);
+    void run.finish()?.then(onDone, () => setUnkept(true));
   };
   const press = () => {
     if (!overAt(run.newest().run)) run.enter({ kind: "clean" });
@@ -143,6 +156,7 @@ function Part({ studentId, subject, side, progress, onDone }: PartProps) {
           {left < 0 ? "No miss was left." : `${left} more ${pluralOf(left, "miss", "misses")} allowed.`}
         </strong>
       </p>
+      <Unkept is={unkept || run.unkept} />
       <Counter floor={run} best={0} gate={null} />
       <div className={floor.spacer} />
       {run.elsewhere ? (

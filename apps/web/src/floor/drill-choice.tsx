@@ -2,7 +2,7 @@ import { DRILL_ROWS, doseOf, MISS_RULES, type Drill, type Gate, type SideName } 
 import { ActionIcon, NativeSelect } from "@mantine/core";
 import { IconMinus, IconPlus } from "@tabler/icons-react";
 import { useMemo } from "react";
-import { drillWords, patternWords } from "../app/drill-words.js";
+import { drillOfWords, drillWords, patternWords } from "../app/drill-words.js";
 import { capital, MISS_RULE_NAMES } from "../app/words.js";
 import { addressOf, withAim } from "../app/drill-address.js";
 import classes from "./drill-choice.module.css";
@@ -57,7 +57,11 @@ export function DrillChoice({ subject, side, gate, drill, onChange }: DrillChoic
         value={same?.id ?? "as-is"}
         data={[
           ...(same === undefined ? [{ value: "as-is", label: capital(drillWords(drill)) }] : []),
-          ...options.map(({ id, name }) => ({ value: id, label: name })),
+          // With its number as it is now.
+          ...options.map(({ id, name }) => ({
+            value: id,
+            label: id === same?.id && id !== address ? capital(drillOfWords(subject, side, drill)) : name,
+          })),
         ]}
         onChange={(event) => {
           const chosen = options.find((one) => one.id === event.currentTarget.value);

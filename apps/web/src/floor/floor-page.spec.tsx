@@ -103,6 +103,8 @@ describe("the floor", () => {
     expect(screen.getByRole("group", { name: "How many in a row" }).textContent).toBe("4");
     await user.click(button("One more"));
     expect(address()).toContain("kind=streak&aim=5");
+    const drills = screen.getByRole<HTMLSelectElement>("combobox", { name: "Drill" });
+    expect(drills.selectedOptions[0]?.textContent).toBe("5 in a row");
     expect(screen.queryByText(/^Proposed/)).toBeNull();
     expect(screen.getByText(/^Then: skier, 4 in a row\.$/)).toBeDefined();
     await user.click(button("One less"));

@@ -14,6 +14,7 @@ export { Round } from "./round.js";
 export { skillPractice, type RoundPractice } from "./round-practice.js";
 export { useWakeLock } from "../app/use-wake-lock.js";
 export { Rest } from "./rest.js";
+export { Unkept } from "./unkept.js";
 export { Resumed } from "./resumed.js";
 export { SetNote } from "./set-note.js";
 export { beginRest } from "./rest-left.js";

@@ -11,6 +11,7 @@ const who = (id: string, name: string, groups: readonly string[] = ["g"]) => ({
   name,
   groups,
   archived: false,
+  hasStopped: false,
 });
 const CLASS = [who("ada", "Ada Lowe"), who("bo", "Bo Wick"), who("cy", "Cy Marsh", [])];
 
@@ -132,5 +133,43 @@ describe("a round for a class", () => {
     const { client } = round("basic-bounce", { "GET /students": new Refused(422, "Ask otherwise.") });
     expect(await screen.findByText("Ask otherwise.")).toBeDefined();
     client.clear();
+  });
+
+  it("ends for whom it hurts with one tap: what they held until then counts, and nothing is asked of them", async () => {
+    localStorage.setItem(
+      "mirrup-round coach g basic-bounce",
+      JSON.stringify({
+        ...{ id: null, side: "whole", drill: { kind: "hold", seconds: 30 }, startedAt: null, heldFrom: null },
+        ...{ answers: {}, away: [], turn: 0 },
+      }),
+    );
+    const { user } = round("basic-bounce", {
+      "PUT /students/ada/stop": SILENT,
+      "PUT /students/bo/stop": SILENT,
+    });
+    await row("Ada Lowe");
+    // Before the clock runs nobody has held anything.
+    await user.click(screen.getByRole("button", { name: "Pain: stop today, Bo Wick" }));
+    await user.click(screen.getByRole("button", { name: "Start the clock" }));
+    await user.click(screen.getByRole("button", { name: "Pain: stop today, Ada Lowe" }));
+    expect(screen.queryAllByRole("group")).toEqual([]);
+    await user.click(screen.getByRole("button", { name: "Finish the round: 1 of 2" }));
+    await screen.findByRole("heading", { name: "1 set of this round" });
+    expect(waitingSets().map(({ studentId, seconds = 99 }) => [studentId, seconds < 30])).toEqual([
+      ["ada", true],
+    ]);
+  });
+
+  it("has nobody in it who stopped before, until that was a slip", async () => {
+    const stopped = CLASS.map((one) => ({ ...one, hasStopped: one.id === "bo" }));
+    const { user } = round("basic-bounce", {
+      "GET /students": { items: stopped },
+      "DELETE /students/bo/stop": SILENT,
+    });
+    await row("Ada Lowe");
+    expect(screen.getByText("Jumping ends today.")).toBeDefined();
+    await user.click(screen.getByRole("button", { name: "It was pressed by mistake, Bo Wick" }));
+    await user.click((await row("Bo Wick")).getByRole("button", { name: "Made it" }));
+    expect(finish().textContent).toBe("Finish the round: 1 of 2");
   });
 });

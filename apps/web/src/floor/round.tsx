@@ -11,7 +11,7 @@ import { leftWords } from "../app/left-words.js";
 import type { RoundTask } from "../app/round-set.js";
 import { TAB_ID } from "../app/tab-id.js";
 import { useNow } from "../app/use-now.js";
-import { useOutbox } from "../device/index.js";
+import { sayStop, useOutbox, useStops } from "../device/index.js";
 import { PresenceNote } from "../presence/index.js";
 import choice from "./drill-choice.module.css";
 import { FloorHeader } from "./floor-header.js";
@@ -19,6 +19,7 @@ import floor from "./floor.module.css";
 import classes from "./round-page.module.css";
 import { PairButtons } from "./pair-buttons.js";
 import type { RoundPractice } from "./round-practice.js";
+import { StopButton } from "../app/stop-button.js";
 import { useRound } from "./use-round.js";
 
 const TICK_MS = 500;
@@ -32,6 +33,7 @@ const ANSWER_WORDS: Readonly<Record<(typeof ROUND_ANSWERS)[number], string>> = {
 interface RoundStudent {
   readonly id: string;
   readonly name: string;
+  readonly hasStopped: boolean;
 }
 
 interface RoundProps {
@@ -88,6 +90,9 @@ interface AnswerRowProps {
   readonly words: string | null;
   readonly answer: RoundAnswer | undefined;
   readonly onAnswer: (answer: RoundAnswer | null) => void;
+  /** Whether jumping has ended for them today. */
+  readonly isEnded: boolean;
+  readonly onPain: () => void;
   /** What a hold's clock is for; null for what is tapped. */
   readonly held: HeldProps | null;
 }
@@ -125,12 +130,38 @@ function HeldAnswers({
   );
 }
 
-function AnswerRow({ student, task, words, answer, onAnswer, held }: AnswerRowProps) {
+/** Something hurt: jumping is over for today, and what was done by then is kept. */
+function Ended({ student: { id, name }, answer }: Pick<AnswerRowProps, "student" | "answer">) {
+  return (
+    <li className={classes.row}>
+      <span>
+        <span className={classes.name}>{name}</span>
+        <small className={classes.task}>
+          Jumping ends today.{answer === undefined ? "" : " What was done until then is kept."}
+        </small>
+      </span>
+      <button
+        type="button"
+        className={classes.slip}
+        aria-label={`It was pressed by mistake, ${name}`}
+        onClick={() => sayStop(id, false)}
+      >
+        It was pressed by mistake
+      </button>
+    </li>
+  );
+}
+
+function AnswerRow({ student, task, words, answer, onAnswer, isEnded, onPain, held }: AnswerRowProps) {
+  if (isEnded) return <Ended student={student} answer={answer} />;
   return (
     <li className={classes.row} data-away={held?.isAway ?? false}>
-      <span className={classes.name}>
-        {student.name}
-        {words !== null && <small className={classes.task}>{words}</small>}
+      <span className={classes.who}>
+        <span className={classes.name}>
+          {student.name}
+          {words !== null && <small className={classes.task}>{words}</small>}
+        </span>
+        <StopButton name={student.name} onPress={onPain} />
       </span>
       <span className={classes.answers} role="group" aria-label={student.name}>
         {held !== null ? (
@@ -215,7 +246,9 @@ function RoundHere({
   const side = sides.at(-1) ?? "whole";
   const first = { subject, beats: practice.beats, side, drill: practice.drillOn(side, null) };
   const ids = students.map((student) => student.id);
-  const round = useRound({ keptAs, place, first, ids, tasks });
+  const isStopped = useStops();
+  const ended = new Set(students.flatMap(({ id, hasStopped }) => (isStopped(id, hasStopped) ? [id] : [])));
+  const round = useRound({ keptAs, place, first, ids, ended, tasks });
   const { drill, startedAt, heldFrom, away } = round;
   const isOneForAll = tasks === undefined;
   const drills = isOneForAll ? [drill] : [...tasks.values()].map((task) => task.drill);
@@ -228,11 +261,18 @@ function RoundHere({
   const [isTapping, setTapping] = useState(false);
   const jumpersOf = (pair: readonly string[]) =>
     students
-      .filter(({ id }) => pair.includes(id))
+      .filter(({ id }) => pair.includes(id) && !ended.has(id))
       .map(({ id, name }) => ({ id, name, words: taskWords(subject, round.taskOf(id)) }));
   const title = practice.titleOf(isOneForAll ? round.side : null);
-  const here = students.filter((student) => !away.includes(student.id));
   const isHeld = (id: string) => round.taskOf(id).drill.kind === "hold" && heldFrom !== null;
+  const here = students.filter(
+    ({ id }) => !away.includes(id) && (!ended.has(id) || round.answers[id] !== undefined),
+  );
+  const stopFor = (id: string) => {
+    // Until now they held it.
+    if (isHeld(id) && round.answers[id] === undefined && !away.includes(id)) round.stop(id);
+    sayStop(id, true);
+  };
   const answered = here.filter(({ id }) => round.answers[id] !== undefined || isHeld(id)).length;
   return (
     <main className={floor.floor}>
@@ -310,6 +350,8 @@ function RoundHere({
                     }
                     answer={round.answers[student.id]}
                     onAnswer={(given) => round.answer(student.id, given)}
+                    isEnded={ended.has(student.id)}
+                    onPain={() => stopFor(student.id)}
                     held={
                       task.drill.kind === "hold"
                         ? {

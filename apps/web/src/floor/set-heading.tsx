@@ -12,6 +12,7 @@ import classes from "./floor.module.css";
 import { FormNote } from "./form-note.js";
 import { Noted, useLastNoted } from "./last-note.js";
 import { Resumed } from "./resumed.js";
+import { Unkept } from "./unkept.js";
 import type { FloorRun } from "./use-run.js";
 
 interface SetHeadingProps {
@@ -74,12 +75,7 @@ export function SetHeading({ about, floor, gate, proposal, after, ropeMisfitMm, 
           This set is longer than a lesson. Finish it, and begin another.
         </p>
       )}
-      {floor.unkept && (
-        <p className={classes.note} role="alert">
-          This browser refuses to keep the taps. Leave the page open, free some space or allow storage, and
-          finish again.
-        </p>
-      )}
+      <Unkept is={floor.unkept} />
     </div>
   );
 }

@@ -34,6 +34,8 @@ interface RoundAsked {
   readonly place: string;
   readonly first: RoundDrill;
   readonly ids: readonly string[];
+  /** For whom jumping has ended today: what they had done by then counts. */
+  readonly ended: ReadonlySet<string>;
   readonly tasks: ReadonlyMap<string, RoundTask> | undefined;
 }
 
@@ -43,7 +45,7 @@ const toServer = (at: number) => byServerClock(new Date(at).toISOString());
  * A round for a class. It is on the device at each tap, goes along when another device takes over, and becomes one set
  * a student when it is finished.
  */
-export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
+export function useRound({ keptAs, place, first, ids, ended, tasks }: RoundAsked) {
   const personId = usePersonId();
   const { subject, beats } = first;
   const fresh = freshRound(first.side, first.drill);
@@ -87,7 +89,7 @@ export function useRound({ keptAs, place, first, ids, tasks }: RoundAsked) {
     const { startedAt, heldFrom, answers: tapped, away, turn, ...round } = kept;
     const id = round.id ?? uuid();
     const seconds = startedAt === null ? undefined : Math.round((now - startedAt) / 100) / 10;
-    const here = ids.filter((one) => !away.includes(one));
+    const here = ids.filter((one) => !away.includes(one) && (!ended.has(one) || tapped[one] !== undefined));
     const held = heldFrom === null ? null : (now - heldFrom) / 1000;
     const answers = answersAt(tapped, here, (one) => taskOf(one).drill, held);
     const sets = Object.entries(answers).map(([studentId, given]): SetRequest => {

@@ -1,7 +1,8 @@
 import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import type { Attendance, StudentView } from "@mirrup/contract";
-import { cleanup, screen, within } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { drawn } from "../testing/drawn.js";
+import { emptyOutbox } from "../testing/outbox.js";
 import { AttendanceList } from "./attendance-list.js";
 
 const student = (name: string, more: Partial<StudentView> = {}) =>
@@ -46,6 +47,20 @@ describe("who is here", () => {
     list([came("ada", "present"), came("bo", "present")]);
     expect(screen.getAllByText("stopped for today")).toHaveLength(1);
     expect(screen.getByText("stopped for today").parentElement?.textContent).toContain("Bo");
+  });
+
+  it("ends jumping with one tap for whom it hurts, of those who are here, and takes a slip back", async () => {
+    const { user } = list([came("ada", "present"), came("bo", "present"), came("cy", "absent")], {
+      mayStop: true,
+    });
+    expect(screen.getAllByRole("button", { name: /^Pain/ })).toHaveLength(1);
+    await user.click(screen.getByRole("button", { name: "Pain: stop today, Ada" }));
+    expect(await screen.findAllByText("stopped for today")).toHaveLength(2);
+    await user.click(screen.getByRole("button", { name: "It was pressed by mistake, Bo" }));
+    await user.click(screen.getByRole("button", { name: "It was pressed by mistake, Ada" }));
+    await waitFor(() => expect(screen.getAllByRole("button", { name: /^Pain/ })).toHaveLength(2));
+    expect(screen.queryByText("stopped for today")).toBeNull();
+    await emptyOutbox();
   });
 
   it("says so where nobody is expected", () => {

@@ -8,7 +8,8 @@ import {
 import { Select } from "@mantine/core";
 import { useState, type ReactNode } from "react";
 import classes from "./attendance-list.module.css";
-import { useNewcomers, useStops } from "../device/index.js";
+import { StopButton } from "../app/stop-button.js";
+import { sayStop, useNewcomers, useStops } from "../device/index.js";
 import { plainName } from "../app/plain.js";
 import { ATTENDANCE_NAMES } from "../app/attendance-names.js";
 
@@ -25,6 +26,8 @@ interface AttendanceListProps {
     readonly has: (studentId: string) => boolean;
     readonly onMark: (studentId: string, has: boolean) => void;
   };
+  /** Whether jumping is under way, and can end for somebody whom something hurts. */
+  readonly mayStop?: boolean;
   /** What stands before a student's name, beside it, and below it. */
   readonly bead?: (student: StudentView) => ReactNode;
   readonly minds?: (student: StudentView) => ReactNode;
@@ -34,9 +37,11 @@ interface AttendanceListProps {
 const NEW = "new";
 const MARKS = ATTENDANCES.filter((one) => one !== "expected");
 
+const isThere = (came: Attendance | undefined) => came === "present" || came === "late";
+
 /** Who is here, late or away: one tap each; the same tap again takes it back. */
 export function AttendanceList(props: AttendanceListProps) {
-  const { lesson, students, onMark, ropes, bead, minds, about } = props;
+  const { lesson, students, onMark, ropes, mayStop = false, bead, minds, about } = props;
   const isStopped = useStops();
   const newcomers = useNewcomers();
   const came = new Map(lesson.students.map((one) => [one.studentId, one.attendance]));
@@ -58,6 +63,19 @@ export function AttendanceList(props: AttendanceListProps) {
                 </span>
                 {about?.(student)}
               </span>
+              {mayStop && !isStopped(id, student.hasStopped) && isThere(came.get(id)) && (
+                <StopButton name={name} onPress={() => sayStop(id, true)} />
+              )}
+              {mayStop && isStopped(id, student.hasStopped) && (
+                <button
+                  type="button"
+                  className={classes.slip}
+                  aria-label={`It was pressed by mistake, ${name}`}
+                  onClick={() => sayStop(id, false)}
+                >
+                  By mistake
+                </button>
+              )}
               <span role="group" aria-label={name} className={classes.marks}>
                 {ropes !== undefined && (
                   <button

@@ -103,6 +103,7 @@ function Hall({ lesson, held }: HallProps) {
       onMark={mark}
       onAdd={held.add}
       isArchived={(name) => namesakeOf(name, everybody ?? [])?.isArchived ?? false}
+      mayStop={lesson.progress !== null}
       {...(hall.ropes === null ? {} : { ropes })}
     />
   );

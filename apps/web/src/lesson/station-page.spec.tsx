@@ -114,4 +114,21 @@ describe("a station of a turn", () => {
     station("1/1", { "GET /students": () => new Promise(() => undefined) });
     expect((await screen.findByRole("status")).textContent).toBe("Opening …");
   });
+
+  it("keeps what somebody had done whom something hurts since, and asks nothing more of them", async () => {
+    const { user } = station("1/1", { "PUT /students/ada/stop": SILENT, "PUT /students/cy/stop": SILENT });
+    const ada = within(await screen.findByRole("group", { name: "Ada Lowe" }));
+    await user.click(ada.getByRole("button", { name: "Made it" }));
+    await user.click(screen.getByRole("button", { name: "Pain: stop today, Ada Lowe" }));
+    await user.click(screen.getByRole("button", { name: "Pain: stop today, Cy Marsh" }));
+    expect(screen.queryAllByRole("group")).toEqual([]);
+    expect(screen.getByText("Jumping ends today. What was done until then is kept.")).toBeDefined();
+    await user.click(screen.getByRole("button", { name: "Finish the round: 1 of 2" }));
+    await screen.findByRole("heading", { name: "1 set of this round" });
+    expect(
+      outbox
+        .current()
+        .waiting.flatMap(({ command }) => (command.kind === "set" ? [command.set.studentId] : [])),
+    ).toEqual(["ada"]);
+  });
 });

@@ -11,6 +11,8 @@ import { withoutAway } from "./hall.js";
 import { atStation, pairsAt, shownOf } from "./shown.js";
 import { useClassOptions, useLesson } from "./use-lesson.js";
 
+const NOBODY: readonly never[] = [];
+
 /** One station of a turn: what each one there is to do, and one tap for each. */
 export function StationPage() {
   const { lessonId = "", turn: turnText = "", station: stationText = "" } = useParams();
@@ -45,7 +47,9 @@ export function StationPage() {
       </Fault>
     );
   }
-  const now = withDrillsNow(withoutAway(plan, lesson, options.data ?? []), turn, options.data ?? []);
+  const read = options.data ?? [];
+  // Whoever stops here is told of as such, with what they had done by then.
+  const now = withDrillsNow(withoutAway(plan, lesson, NOBODY), turn, read);
   const here = atStation(now, turn, station);
   const tasks = new Map(
     here.map(({ id, place }): [string, RoundTask] => [id, { side: place.side, drill: place.drill }]),
@@ -60,7 +64,7 @@ export function StationPage() {
       practice={skillPractice(subject)}
       students={students.data.filter((student) => tasks.has(student.id))}
       tasks={tasks}
-      pairs={pairsAt(now, turn, station).map((pair) => pair.map(({ id }) => id))}
+      pairs={pairsAt(withoutAway(now, lesson, read), turn, station).map((pair) => pair.map(({ id }) => id))}
     />
   );
 }
