@@ -1,9 +1,10 @@
-import { createBrowserRouter, Outlet, type LoaderFunctionArgs } from "react-router";
+import { createBrowserRouter, type LoaderFunctionArgs } from "react-router";
 import { Home, StudioGate } from "./account/index.js";
 import { NoSuchPage, PageFault } from "./app/faults.js";
 import { queryClient } from "./app/query-client.js";
 import { currentStudio, enterStudio } from "./app/studio.js";
 import { InReach, Shell } from "./shell/index.js";
+import { KnownGroup } from "./students/known-group.js";
 
 /** Settles the tab's studio before anything of its pages asks the server. */
 function enter({ params }: LoaderFunctionArgs): null {
@@ -51,6 +52,7 @@ export const router = createBrowserRouter([
             ),
             children: [
               {
+                element: <KnownGroup />,
                 // A page that fails leaves the way to the others.
                 errorElement: <PageFault />,
                 children: [
@@ -266,7 +268,7 @@ export const router = createBrowserRouter([
             element: (
               <StudioGate stays>
                 <InReach>
-                  <Outlet />
+                  <KnownGroup />
                 </InReach>
               </StudioGate>
             ),

@@ -104,7 +104,10 @@ export function ClassPage() {
         <div>
           <Title order={1}>{group?.name ?? "Everybody"}</Title>
           <Text className={classes.quiet}>
-            {[group === undefined ? "" : meetingWords(group), counted(present.length, "student")]
+            {[
+              group === undefined ? "" : meetingWords(group),
+              grid === null ? "" : counted(present.length, "student"),
+            ]
               .filter(Boolean)
               .join(". ")}
             {group?.archived === true && ". Archived."}
