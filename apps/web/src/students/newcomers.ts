@@ -1,4 +1,4 @@
-/** Students who were added on this device, among those that were read. Pure. */
+/** Students with what was said of them on this device, among those that were read. Pure. */
 import type { StudentView } from "@mirrup/contract";
 import { byName } from "@mirrup/core";
 import type { Newcomer } from "../device/index.js";
@@ -21,4 +21,19 @@ export function withNewcomers(
   const fresh = newcomers.filter(({ id }) => !known.has(id));
   if (fresh.length === 0) return students;
   return [...students, ...fresh.map(newStudent)].sort((one, other) => byName(one.name, other.name));
+}
+
+/** A student as they are told of where jumping has ended for them today: nothing is next. */
+export function withStop(student: StudentView, hasStopped: boolean): StudentView {
+  if (student.hasStopped === hasStopped) return student;
+  return { ...student, hasStopped, ...(hasStopped && { next: null, nextCodes: "" }) };
+}
+
+/** All of them so; the same list where nobody stands otherwise than it says. */
+export function withStops(
+  students: readonly StudentView[],
+  isStopped: (id: string, isStored: boolean) => boolean,
+): readonly StudentView[] {
+  const all = students.map((one) => withStop(one, isStopped(one.id, one.hasStopped)));
+  return all.some((one, place) => one !== students[place]) ? all : students;
 }

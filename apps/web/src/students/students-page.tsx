@@ -20,6 +20,7 @@ import { ArchivedLines } from "./archived-lines.js";
 import { ExportButton } from "./export-button.js";
 import { sharingNames } from "./namesake.js";
 import { NewStudent } from "./new-student.js";
+import { withStop } from "./newcomers.js";
 import { groupsQuery, studentsQuery, studioQuery } from "./queries.js";
 import { ReadingStudents } from "./reading-students.js";
 import { rosterOf, SHOWN, SORTS, type RosterFilter, type Shown, type Sort } from "./roster.js";
@@ -78,8 +79,7 @@ interface LineProps {
 
 function StudentLine({ student: read, hasNamesake, now }: LineProps) {
   const paths = usePaths();
-  const hasStopped = useStops()(read.id, read.hasStopped);
-  const student = { ...read, hasStopped, next: hasStopped ? null : read.next };
+  const student = withStop(read, useStops()(read.id, read.hasStopped));
   const { id, name, counts, next, lastPractisedAt } = student;
   return (
     <li>

@@ -1,17 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { useNewcomers } from "../device/index.js";
-import { withNewcomers } from "./newcomers.js";
+import { useNewcomers, useStops } from "../device/index.js";
+import { withNewcomers, withStops } from "./newcomers.js";
 import { studentsQuery } from "./queries.js";
 
-/** Everybody of the studio, also who was added on this device and is not with the server yet. */
+/** Everybody of the studio, with who was added, and for whom jumping has ended, on this device and nowhere else yet. */
 export function useStudents() {
   const newcomers = useNewcomers();
+  const isStopped = useStops();
   const read = useQuery(studentsQuery);
   const { data } = read;
   const all = useMemo(
     () => (data === undefined ? undefined : withNewcomers(data, newcomers)),
     [data, newcomers],
   );
-  return { ...read, data: all };
+  return { ...read, data: all && withStops(all, isStopped) };
 }

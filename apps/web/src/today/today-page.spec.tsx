@@ -1,7 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import type { GroupView, LessonView, Membership, StudentView } from "@mirrup/contract";
-import { cleanup, screen, waitFor, within } from "@testing-library/react";
-import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
+import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
+import { sayStop } from "../device/index.js";
+import { drawn, Refused, SILENT, signedIn, type Answers } from "../testing/drawn.js";
+import { emptyOutbox } from "../testing/outbox.js";
 import { TodayPage } from "./today-page.js";
 
 /** A Tuesday. */
@@ -146,5 +148,14 @@ describe("today", () => {
   it("says what could not be read", async () => {
     page({}, { "GET /groups": new Refused(500, "It broke.") });
     expect(await screen.findByText("Today could not be read")).toBeDefined();
+  });
+
+  it("offers no drill to whom something hurts, at once and whatever was read", async () => {
+    page({ groups: [JUNIORS] }, { "PUT /students/ada/stop": SILENT, "GET /health": SILENT });
+    await screen.findByRole("link", { name: /cross, left side: 10 in a row/ });
+    act(() => sayStop("ada", true));
+    await waitFor(() => expect(screen.queryByRole("link", { name: /cross, left side/ })).toBeNull());
+    expect(screen.getByText("stopped for today")).toBeDefined();
+    await emptyOutbox();
   });
 });
