@@ -19,7 +19,12 @@ export function StudentClockPage() {
   useWakeLock();
   useDocumentTitle("Interval clock · Mirrup");
   const failure = failureOf(student);
-  if (failure !== null) return <Fault title="This student could not be read">{failure.message}</Fault>;
+  if (failure !== null)
+    return (
+      <Fault title="This student could not be read" onRetry={() => void student.refetch()}>
+        {failure.message}
+      </Fault>
+    );
   return (
     <Clock
       keptAs={studentId}

@@ -39,7 +39,14 @@ export function Clock({ keptAs, name, back, hasStopped, studentId, pool, jumper 
   const kept = useQuery(combosQuery).data;
   const combos = useMemo(() => clockCombos(kept ?? []), [kept]);
   if (clock.clock !== null && !isStopped)
-    return <Running clock={clock} unit={asked.kind === "circuit" ? "line" : "round"} name={name} />;
+    return (
+      <Running
+        clock={clock}
+        unit={asked.kind === "circuit" ? "line" : "round"}
+        name={name}
+        onPain={studentId === null ? null : () => stopped.press(true)}
+      />
+    );
   const { stretches, leftOut } = stretchesOf(asked, { pool: pool ?? [], combos, jumper, seed });
   return (
     <ClockStart

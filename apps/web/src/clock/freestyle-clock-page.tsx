@@ -24,7 +24,14 @@ export function FreestyleClockPage() {
   const isStopped = student !== undefined && stopped.hasStopped;
   // A clock that runs is looked at ten times a second, and has its round with it: nothing is planned meanwhile.
   if (clock.clock !== null && !isStopped)
-    return <Running clock={clock} unit="combo" name={student?.name ?? "Freestyle round"} />;
+    return (
+      <Running
+        clock={clock}
+        unit="combo"
+        name={student?.name ?? "Freestyle round"}
+        onPain={student === undefined ? null : () => stopped.press(true)}
+      />
+    );
   return <FreestyleStart isStopped={isStopped} takeBack={() => stopped.press(false)} onStart={clock.begin} />;
 }
 
@@ -40,7 +47,12 @@ function FreestyleStart({ isStopped, takeBack, onStart }: FreestyleStartProps) {
   const { combos, student, plan, seconds, jumping } = useFreestyle();
   const kept = useMemo(() => clockCombos(combos.data ?? []), [combos.data]);
   const failure = failureOf(combos);
-  if (failure !== null) return <Fault title="The combos could not be read">{failure.message}</Fault>;
+  if (failure !== null)
+    return (
+      <Fault title="The combos could not be read" onRetry={() => void combos.refetch()}>
+        {failure.message}
+      </Fault>
+    );
   const comboOf = (id: string) => kept.find((one) => one.id === id);
   const pieces = plan.pieces.map(({ id, rest, activeRest }) => ({
     ...{ parts: comboOf(id)?.parts ?? [], names: comboOf(id)?.names ?? [], rest },

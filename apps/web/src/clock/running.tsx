@@ -22,10 +22,12 @@ interface RunningProps {
   readonly clock: HeldClock;
   readonly unit: ClockUnit;
   readonly name: string;
+  /** Ends jumping for today for whom it runs; null for a class. */
+  readonly onPain: (() => void) | null;
 }
 
 /** The clock as it runs: what is done now, how long still, and what comes, for the far end of a hall. */
-export function Running({ clock: held, unit, name }: RunningProps) {
+export function Running({ clock: held, unit, name, onPain }: RunningProps) {
   const { clock, moment, toggle, skip, again, end } = held;
   useSounds(clock);
   const now = moment === null ? "Done" : nowWords(moment);
@@ -50,6 +52,11 @@ export function Running({ clock: held, unit, name }: RunningProps) {
   if (clock === null) return null;
   const { stretches, pausedAt } = clock;
   const isPaused = pausedAt !== null;
+  const stop = () => {
+    // Where that was a slip, it goes on from here.
+    if (!isPaused) toggle();
+    onPain?.();
+  };
   const left = Math.ceil(moment?.call?.left ?? moment?.left ?? 0);
   return (
     <main className={classes.running} data-kind={isPaused ? "paused" : (moment?.stretch.kind ?? "over")}>
@@ -113,6 +120,11 @@ export function Running({ clock: held, unit, name }: RunningProps) {
             <button type="button" onClick={pressing(end)}>
               End
             </button>
+            {onPain !== null && (
+              <button type="button" onClick={pressing(stop)}>
+                Pain: stop today
+              </button>
+            )}
           </>
         )}
       </div>

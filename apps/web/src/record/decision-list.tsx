@@ -12,6 +12,16 @@ export function DecisionList({ studentId }: { readonly studentId: string }) {
   const { decide, isPending } = useDecide(studentId);
   const takeBack = ({ id, subject, side }: DecisionView) =>
     void decide({ subject, side, decision: { kind: "void", target: id }, reason: "" });
+  if (decisions.data === undefined && decisions.isError) {
+    return (
+      <Text role="alert">
+        What was decided could not be read.{" "}
+        <Button variant="subtle" px={4} onClick={() => void decisions.refetch()}>
+          Try again
+        </Button>
+      </Text>
+    );
+  }
   if (decisions.data === undefined) return <Skeleton height={80} />;
   const shown = decisions.data.filter(({ decision }) => decision.kind !== "void");
   if (shown.length === 0) {
