@@ -4,6 +4,8 @@ import { Link, useSearchParams } from "react-router";
 import { NumberField } from "../app/number-field.js";
 import { ofCatalogue } from "../app/catalogue.js";
 import { currentParams } from "../app/current-params.js";
+import { failureOf } from "../app/failure.js";
+import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital } from "../app/words.js";
 import classes from "./freestyle.module.css";
@@ -30,6 +32,13 @@ export function FreestylePage() {
         return after;
       },
       { replace: true },
+    );
+  const failure = failureOf(combos);
+  if (failure !== null)
+    return (
+      <Fault title="The combos could not be read" onRetry={() => void combos.refetch()}>
+        {failure.message}
+      </Fault>
     );
   if (combos.isPending) return <Skeleton height={320} mt="md" />;
   return (
