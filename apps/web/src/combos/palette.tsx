@@ -106,7 +106,12 @@ export function Palette({ student, combos, onAdd }: PaletteProps) {
           ]}
         />
       )}
-      {skills.length === 0 && <p>No skill is called “{words}”. Try another of its names.</p>}
+      {skills.length === 0 && isFiltered && (
+        <p>{student.name} has cleared nothing that can be chained yet. Choose “all” for every skill.</p>
+      )}
+      {skills.length + matching.length === 0 && !isFiltered && (
+        <p>Nothing is called “{words}”. Try another of its names.</p>
+      )}
       <ul className={classes.beads}>
         {skills.map((skill) => (
           <SkillRow key={skill.id} skill={skill} student={student} onAdd={onAdd} />
