@@ -1,3 +1,4 @@
+import type { MouseEvent } from "react";
 import { createTheme, type CSSVariablesResolver } from "@mantine/core";
 
 const INK = [
@@ -37,6 +38,14 @@ export const theme = createTheme({
   cursorType: "pointer",
   focusRing: "auto",
   components: {
+    // A file that was mended and is chosen again has the same name: it is read once more.
+    FileButton: {
+      defaultProps: {
+        inputProps: {
+          onClick: ({ currentTarget }: MouseEvent<HTMLInputElement>) => void (currentTarget.value = ""),
+        },
+      },
+    },
     // A coloured title on a tinted ground falls short of 4.5:1.
     // As large as other headings, and inside: on the border it is struck through.
     Fieldset: {
