@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { ProblemError, SilenceError } from "./api.js";
-import { failureOf } from "./failure.js";
+import { failureOf, isRefused } from "./failure.js";
 
 const refused = (status: number) =>
   new ProblemError({ type: "refused", title: "Refused", status, detail: "No.", requestId: "1" });
@@ -19,5 +19,13 @@ describe("what was read", () => {
     ["it is being read", undefined, null, false],
   ])("when %s", (_when, data, error, fails) => {
     expect(failureOf({ data, error })).toBe(fails ? error : null);
+  });
+});
+
+describe("a floor", () => {
+  it("ends where there is no such student, and not where a server has a fault or a session has ended", () => {
+    for (const status of [400, 403, 404, 410, 422]) expect(isRefused(refused(status))).toBe(true);
+    for (const status of [401, 409, 429, 500]) expect(isRefused(refused(status))).toBe(false);
+    expect(isRefused(new SilenceError())).toBe(false);
   });
 });

@@ -195,6 +195,8 @@ describe("a student's page at home", () => {
     cleanup();
     const second = page({ [`GET /home/${TOKEN}`]: SILENT, [`POST /home/${TOKEN}/sets`]: SILENT });
     expect(await screen.findByText(/1 clean/)).toBeTruthy();
+    await second.user.click(screen.getByRole("button", { name: "Not now" }));
+    await second.user.click(screen.getByRole("button", { name: "Go on with it" }));
     await second.user.click(screen.getByRole("button", { name: "Hand in" }));
     expect(await screen.findByText("1 set waits on this phone, until there is a network.")).toBeTruthy();
     expect(screen.getByText(/^As of /)).toBeTruthy();

@@ -103,7 +103,7 @@ export function HomePage({ token }: { readonly token: string }) {
         <Begun
           about={begun}
           run={begun.kept}
-          isOld={begun === found?.counting}
+          isOld={found?.isOld === true && begun === found.counting}
           onGoOn={() => count(begun)}
           onHandIn={(set) => void finish(set)}
           onDrop={() => count(null)}

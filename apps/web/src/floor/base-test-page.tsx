@@ -8,7 +8,7 @@ import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { ownDay } from "../app/own-day.js";
 import { pluralOf } from "../app/plural.js";
-import { isGone } from "../app/failure.js";
+import { isRefused } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
@@ -50,7 +50,8 @@ export function BaseTestPage() {
   });
   const name = student.data?.name ?? "";
   const { hasStopped, press } = useStopped(studentId, student.data?.hasStopped ?? false);
-  if (isGone(student.error)) return <Fault title="This student is not here">{student.error.message}</Fault>;
+  if (isRefused(student.error))
+    return <Fault title="This student is not here">{student.error.message}</Fault>;
   const progress = baseTestProgress(BASE, sets);
   return (
     <main className={floor.floor}>

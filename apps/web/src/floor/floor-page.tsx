@@ -6,7 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useEffectEvent, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
 import { catalogue } from "../app/catalogue.js";
-import { isGone } from "../app/failure.js";
+import { isRefused } from "../app/failure.js";
 import { Fault } from "../app/faults.js";
 import { usePaths } from "../app/paths.js";
 import { capital, subjectName } from "../app/words.js";
@@ -119,7 +119,7 @@ function Floor({ studentId, subject, side }: FloorProps) {
   );
   const gone = student.error ?? standings.error;
   // Whatever else cannot be read, the counting goes on.
-  if (isGone(gone)) return <Fault title="This student is not here">{gone.message}</Fault>;
+  if (isRefused(gone)) return <Fault title="This student is not here">{gone.message}</Fault>;
   return (
     <main className={classes.floor}>
       <FloorHeader to={paths.bead(studentId, subject)} title={title} sub={name}>
