@@ -4,20 +4,19 @@ import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { drawn, Refused, signedIn, type Answers } from "../testing/drawn.js";
 import { FreestylePage } from "./freestyle-page.js";
 
-const combo = (id: string, name: string, subject: string, score: string, more: Partial<ComboView> = {}) =>
-  ({
-    ...{
-      id,
-      name,
-      version: 1,
-      note: "",
-      createdAt: "2026-05-01T10:00:00Z",
-      linkedAt: null,
-      isRemoved: false,
-    },
-    parts: [{ subject, side: "right", score, times: 4 }],
-    ...more,
-  });
+const combo = (id: string, name: string, subject: string, score: string, more: Partial<ComboView> = {}) => ({
+  ...{
+    id,
+    name,
+    version: 1,
+    note: "",
+    createdAt: "2026-05-01T10:00:00Z",
+    linkedAt: null,
+    isRemoved: false,
+  },
+  parts: [{ subject, side: "right", score, times: 4 }],
+  ...more,
+});
 const SHELF = [
   combo("a", "Swing lane", "side-swing", "sr"),
   combo("b", "Open lane", "cross", "xr o"),
