@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it } from "@jest/globals";
+import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import { useState } from "react";
 import { drawn } from "../testing/drawn.js";
@@ -10,6 +10,7 @@ const [ADA, BO, CY] = [jumper("ada", "Ada"), jumper("bo", "Bo"), jumper("cy", "C
 
 function pairs(of: readonly (readonly (typeof ADA)[])[], given: RoundAnswers = {}) {
   let answers: RoundAnswers = given;
+  const onPain = jest.fn();
   function Bench() {
     const [now, setNow] = useState(given);
     answers = now;
@@ -17,6 +18,7 @@ function pairs(of: readonly (readonly (typeof ADA)[])[], given: RoundAnswers = {
       <PairButtons
         pairs={of}
         answers={now}
+        onPain={onPain}
         onAnswer={(id, answer) =>
           setNow((before) => ({ ...before, ...(answer === null ? {} : { [id]: answer }) }))
         }
@@ -24,7 +26,7 @@ function pairs(of: readonly (readonly (typeof ADA)[])[], given: RoundAnswers = {
     );
   }
   const view = drawn(<Bench />);
-  return { ...view, answers: () => answers };
+  return { ...view, onPain, answers: () => answers };
 }
 const tap = (name: string) => screen.getByRole("button", { name: new RegExp(`^${name}`) });
 
@@ -66,5 +68,13 @@ describe("pairs that count for each other", () => {
     ]);
     await user.click(screen.getByRole("button", { name: "Done" }));
     expect(answers()).toEqual({ ada: 0 });
+  });
+
+  it("end for whoever jumps, and hurts", async () => {
+    const { user, onPain } = pairs([[ADA, BO]]);
+    await user.click(tap("Missed"));
+    await user.click(screen.getByRole("button", { name: "Pain: stop today, Bo" }));
+    expect(onPain.mock.calls).toEqual([["bo"]]);
+    expect(screen.queryByRole("button", { name: "Pain: stop today, Ada" })).toBeNull();
   });
 });

@@ -1,5 +1,6 @@
 import type { RoundAnswer } from "@mirrup/core/teaching";
 import { useState } from "react";
+import { StopButton } from "../app/stop-button.js";
 import classes from "./pair-buttons.module.css";
 import type { RoundAnswers } from "./round-answers.js";
 
@@ -14,14 +15,16 @@ interface PairButtonsProps {
   readonly pairs: readonly (readonly Jumper[])[];
   readonly answers: RoundAnswers;
   readonly onAnswer: (studentId: string, answer: RoundAnswer | null) => void;
+  /** Something hurts whoever jumps. */
+  readonly onPain: (studentId: string) => void;
 }
 
 /** One large button for each pair: a tap counts a clean one of whoever jumps, and then they change. */
-export function PairButtons({ pairs, answers, onAnswer }: PairButtonsProps) {
+export function PairButtons({ pairs, ...round }: PairButtonsProps) {
   return (
     <div className={classes.pairs}>
       {pairs.map((pair) => (
-        <Pair key={pair.map(({ id }) => id).join(" ")} pair={pair} answers={answers} onAnswer={onAnswer} />
+        <Pair key={pair.map(({ id }) => id).join(" ")} pair={pair} {...round} />
       ))}
     </div>
   );
@@ -31,6 +34,7 @@ function Pair({
   pair,
   answers,
   onAnswer,
+  onPain,
 }: Omit<PairButtonsProps, "pairs"> & { readonly pair: readonly Jumper[] }) {
   // Whoever has no number yet jumps first.
   const [turn, setTurn] = useState(() =>
@@ -67,6 +71,7 @@ function Pair({
         >
           {others.length === 0 ? "Done" : "Missed: change"}
         </button>
+        <StopButton name={jumper.name} onPress={() => onPain(jumper.id)} />
       </div>
       {others.length > 0 && (
         <p className={classes.others}>

@@ -18,7 +18,7 @@ export function Resumed({ floor }: { readonly floor: FloorRun }) {
   if (!startedOver) return null;
   return (
     <p className={classes.note} role="status">
-      What was counted is set aside.{" "}
+      Started over.{" "}
       <button type="button" className={classes.inline} onClick={floor.bringBack}>
         Bring it back
       </button>

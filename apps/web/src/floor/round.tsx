@@ -333,6 +333,7 @@ function RoundHere({
               pairs={pairs.map(jumpersOf).filter((pair) => pair.length > 0)}
               answers={round.answers}
               onAnswer={round.answer}
+              onPain={stopFor}
             />
           ) : (
             <ul className={classes.rows}>
