@@ -73,15 +73,10 @@ export async function takeBackSets(sets: readonly SetRequest[]): Promise<void> {
   );
 }
 
-/** Sends what was put on the device past the outbox. */
-export function flushSoon(): void {
-  void outbox.flush();
-}
-
 /** Exchanges a run for the set that it came to. */
 export async function finishRun(key: string, set: SetRequest): Promise<void> {
   await exchangeRun(key, setCommand(set));
-  flushSoon();
+  void outbox.flush();
 }
 
 /** Says what was decided about a student, and answers what became of it. */

@@ -1,6 +1,7 @@
 import { Button, Group, Text } from "@mantine/core";
 import { useId, useState } from "react";
 import { Link } from "react-router";
+import type { KeptRun } from "../app/kept-run.js";
 import { comboOfRun, type LeftRun } from "../app/left-run.js";
 import { usePaths } from "../app/paths.js";
 import { runAt } from "../app/floor-run.js";
@@ -17,6 +18,8 @@ interface LeftSetsProps {
   /** Hears that one is gone on with. */
   readonly onLeave: () => void;
 }
+
+const UNKEPT = "This browser refuses to keep the set. Free some space or allow storage, and try again.";
 
 function leftWords({ about, run }: LeftRun, nameOf: LeftSetsProps["nameOf"]): string {
   const { clean, misses } = runAt(run, run.seenAt ?? run.lastTapAt);
@@ -38,11 +41,13 @@ export function LeftSets({ left, nameOf, onChange, onLeave }: LeftSetsProps) {
       .then(onChange)
       .finally(() => setBusy(null));
   };
+  // Where the device has no room for it, the way back stays.
+  const offerBack = (said: string, key: string, run: KeptRun) =>
+    offerUndo(said, () => void putBack(key, run).then(onChange, () => offerBack(UNKEPT, key, run)));
   const discard = async (one: LeftRun) => {
     const run = await discardLeft(one);
     await onChange();
-    if (run !== null)
-      offerUndo("A set that was counted is discarded.", () => void putBack(one.key, run).then(onChange));
+    if (run !== null) offerBack("A set that was counted is discarded.", one.key, run);
   };
   const described = (one: LeftRun) => `${id} ${one.key}`.replaceAll(" ", "-");
   const addressOf = (one: LeftRun) => {
@@ -92,11 +97,7 @@ export function LeftSets({ left, nameOf, onChange, onLeave }: LeftSetsProps) {
           </li>
         ))}
       </ul>
-      {fault && (
-        <Text role="alert">
-          This browser refuses to keep the set. Free some space or allow storage, and try again.
-        </Text>
-      )}
+      {fault && <Text role="alert">{UNKEPT}</Text>}
     </section>
   );
 }

@@ -2,7 +2,7 @@
 import { readRun, setOf, takenUp } from "../app/floor-run.js";
 import type { KeptRun } from "../app/kept-run.js";
 import type { LeftRun } from "../app/left-run.js";
-import { flushSoon, setCommand } from "./here.js";
+import { outbox, setCommand } from "./here.js";
 import { claimRun } from "./one-tab.js";
 import { exchangeLeft, takeRun } from "./store.js";
 
@@ -25,7 +25,7 @@ export async function finishLeft({ key, about }: LeftRun): Promise<void> {
       return run === null ? null : setCommand(setOf(about, takenUp(run), Date.now()));
     }),
   );
-  flushSoon();
+  void outbox.flush();
 }
 
 /** Drops it, and answers what it was; null where it was finished meanwhile. */

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
+import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import { act, cleanup, screen, waitFor } from "@testing-library/react";
 import { newRun, withEntry } from "../app/floor-run.js";
 import { drawn, Refused, SILENT, type Answers } from "../testing/drawn.js";
@@ -98,6 +98,24 @@ describe("what waits on this device", () => {
       { studentId: "hana", subject: "cross", side: "left", clean: 3, countedBy: "tapped" },
     ]);
     await waitFor(() => expect(screen.queryByText("Counted, and not finished")).toBeNull());
+  });
+
+  it("keeps the way back to a set that was discarded, where the device has no room for it yet", async () => {
+    await leave("hana", "cross", 3);
+    const { user, client } = drawn(<OutboxNote />);
+    client.setQueryData(["students"], STUDENTS);
+    await user.click(await note(/^1 set not finished$/));
+    await user.click(await screen.findByRole("button", { name: "Discard it" }));
+    const back = () => screen.findByRole("button", { name: "Undo" });
+    await back();
+    const full = jest.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
+      throw new DOMException("No room.", "QuotaExceededError");
+    });
+    await user.click(await back());
+    expect(await screen.findByText(/^This browser refuses to keep the set\./)).toBeDefined();
+    full.mockRestore();
+    await user.click(await back());
+    expect(await screen.findByRole("button", { name: "Finish it as it is" })).toBeDefined();
   });
 
   it("is not a set that is before one, of another studio, or of which nothing was counted", async () => {
